@@ -1,0 +1,248 @@
+import { arcToCubics } from '../geometry/arc'
+import { add, mix, type Point, samePoint, scale, subtract } from '../geometry/point'
+import { isStraight, segmentCubic, segments, withHandles } from '../path/contour'
+import { inferKinds } from '../path/kinds'
+import { type Contour, newId, type PathNode } from '../path/model'
+
+/** Path data that cannot be read; `position` counts characters from 0. */
+export class PathSyntaxError extends Error {
+	constructor(
+		readonly position: number,
+		problem: string,
+	) {
+		super(`Path data, character ${position}: ${problem}`)
+		this.name = 'PathSyntaxError'
+	}
+}
+
+/**
+ * Reads SVG path data: every command of SVG 1.1, section 8.3. Arcs and quadratic curves become
+ * cubics (arcs within 1e-3 px), subpaths ended by `Z` are closed, a closing point that repeats
+ * the first one is merged with it, and kinds are those that the handles show. A subpath in which
+ * nothing is drawn is left out.
+ * @throws {PathSyntaxError} with the position of the first character that does not fit
+ */
+export function parsePathData(d: string): Contour[] {
+	const scan = scanner(d)
+	const trace = tracer()
+	let command = ''
+	while (!scan.atEnd()) {
+		const position = scan.position()
+		const letter = scan.command()
+		if (letter) command = letter
+		else if (command === '') scan.fail('a path begins with M or m')
+		else if (command === 'Z' || command === 'z') scan.fail('numbers cannot follow Z')
+		if (!trace.begun() && command !== 'M' && command !== 'm') {
+			throw new PathSyntaxError(position, 'a path begins with M or m')
+		}
+		step(command, scan, trace)
+		if (command === 'M') command = 'L'
+		if (command === 'm') command = 'l'
+	}
+	return trace.finished().map(inferKinds)
+}
+
+/**
+ * Writes outlines as SVG path data in absolute commands, numbers rounded to `digits` decimals.
+ * Reading it back gives the same outlines, to that rounding.
+ */
+export function formatPathData(contours: readonly Contour[], digits = 3): string {
+	const number = (v: number) => {
+		const text = v.toFixed(digits)
+		const short = text.includes('.') ? text.replace(/\.?0+$/, '') : text
+		return short === '-0' ? '0' : short
+	}
+	const point = ([x, y]: Point) => `${number(x)} ${number(y)}`
+	return contours
+		.map((contour) => {
+			const first = contour.nodes[0]
+			if (!first) return ''
+			const drawn = segments(contour).map((s) => {
+				if (!isStraight(s.from, s.to)) {
+					const [, b, c, d] = segmentCubic(s)
+					return `C${point(b)} ${point(c)} ${point(d)}`
+				}
+				const closes = contour.closed && s.index === contour.nodes.length - 1
+				return closes ? '' : `L${point(s.to.at)}`
+			})
+			return `M${point(first.at)}${drawn.join('')}${contour.closed ? 'Z' : ''}`
+		})
+		.join('')
+}
+
+type Scanner = ReturnType<typeof scanner>
+type Tracer = ReturnType<typeof tracer>
+
+/** Reads one run of arguments for `command`; the letter's case says absolute or relative. */
+function step(command: string, scan: Scanner, trace: Tracer): void {
+	const relative = command === command.toLowerCase()
+	const from: Point = relative ? trace.at() : [0, 0]
+	COMMANDS[command.toUpperCase()]?.(trace, {
+		x: () => scan.number() + from[0],
+		y: () => scan.number() + from[1],
+		point: () => [scan.number() + from[0], scan.number() + from[1]],
+		number: scan.number,
+		flag: scan.flag,
+	})
+}
+
+interface Arguments {
+	/** A coordinate, made absolute. */
+	x(): number
+	y(): number
+	point(): Point
+	number(): number
+	flag(): boolean
+}
+
+const COMMANDS: Readonly<Record<string, (trace: Tracer, read: Arguments) => void>> = {
+	M: (trace, read) => trace.move(read.point()),
+	L: (trace, read) => trace.line(read.point()),
+	H: (trace, read) => trace.line([read.x(), trace.at()[1]]),
+	V: (trace, read) => trace.line([trace.at()[0], read.y()]),
+	C: (trace, read) => trace.cubic(read.point(), read.point(), read.point()),
+	S: (trace, read) => trace.cubic(trace.mirrored('cubic'), read.point(), read.point()),
+	Q: (trace, read) => trace.quadratic(read.point(), read.point()),
+	T: (trace, read) => trace.quadratic(trace.mirrored('quadratic'), read.point()),
+	A: (trace, read) => {
+		const radii = { rx: read.number(), ry: read.number(), rotation: read.number() }
+		trace.arc({ ...radii, large: read.flag(), sweep: read.flag() }, read.point())
+	},
+	Z: (trace) => trace.close(),
+}
+
+const SPACE = /[\t\n\f\r ]*/y
+const SEPARATOR = /[\t\n\f\r ]*(?:,[\t\n\f\r ]*)?/y
+const NUMBER = /[+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?/y
+const COMMAND = /[MmLlHhVvCcSsQqTtAaZz]/y
+const FLAG = /[01]/y
+
+function scanner(d: string) {
+	let position = 0
+	let fresh = true
+	const match = (pattern: RegExp): string | null => {
+		pattern.lastIndex = position
+		const found = pattern.exec(d)
+		if (!found) return null
+		position = pattern.lastIndex
+		return found[0]
+	}
+	const fail = (problem: string): never => {
+		throw new PathSyntaxError(position, problem)
+	}
+	/** Skips white space, and one comma where an argument has gone before. */
+	const separate = () => {
+		match(fresh ? SPACE : SEPARATOR)
+		fresh = false
+	}
+	const found = () =>
+		position < d.length
+			? `found “${String.fromCodePoint(d.codePointAt(position) ?? 0)}”`
+			: 'the path ends'
+	return {
+		position: () => position,
+		fail,
+		atEnd: () => {
+			match(SPACE)
+			return position >= d.length
+		},
+		command: () => {
+			const letter = match(COMMAND)
+			if (letter) fresh = true
+			return letter
+		},
+		number: (): number => {
+			separate()
+			const text = match(NUMBER)
+			if (text === null) return fail(`a number is wanted, but ${found()}`)
+			const value = Number(text)
+			return Number.isFinite(value) ? value : fail('the number is too large')
+		},
+		flag: (): boolean => {
+			separate()
+			const text = match(FLAG)
+			return text === null ? fail(`an arc flag, 0 or 1, is wanted, but ${found()}`) : text === '1'
+		},
+	}
+}
+
+/** The pen that path data drives: gathers nodes into contours. */
+function tracer() {
+	const done: Contour[] = []
+	let nodes: PathNode[] = []
+	let start: Point = [0, 0]
+	let at: Point = [0, 0]
+	let begun = false
+	let drawn = false
+	/** The last control point, for S and T, and which kind of curve left it. */
+	let control: { kind: 'cubic' | 'quadratic'; at: Point } | null = null
+
+	const node = (p: Point): PathNode => ({ id: newId(), at: p, kind: 'corner' })
+	const endSubpath = (closed: boolean) => {
+		if (drawn) done.push(contourOf(nodes, closed))
+		nodes = [node(start)]
+		drawn = false
+	}
+	const to = (out: Point | undefined, into: Point | undefined, p: Point) => {
+		const last = nodes.at(-1)
+		if (last && out && !samePoint(out, last.at)) nodes[nodes.length - 1] = { ...last, out }
+		nodes.push({ ...node(p), ...(into && !samePoint(into, p) && { in: into }) })
+		at = p
+		drawn = true
+	}
+	return {
+		begun: () => begun,
+		at: () => at,
+		mirrored: (kind: 'cubic' | 'quadratic'): Point =>
+			control?.kind === kind ? add(at, subtract(at, control.at)) : at,
+		move: (p: Point) => {
+			start = at = p
+			endSubpath(false)
+			begun = true
+			control = null
+		},
+		line: (p: Point) => {
+			to(undefined, undefined, p)
+			control = null
+		},
+		cubic: (out: Point, into: Point, p: Point) => {
+			to(out, into, p)
+			control = { kind: 'cubic', at: into }
+		},
+		quadratic: (c: Point, p: Point) => {
+			to(mix(at, c, 2 / 3), mix(p, c, 2 / 3), p)
+			control = { kind: 'quadratic', at: c }
+		},
+		arc: (arc: Parameters<typeof arcToCubics>[2], p: Point) => {
+			for (const [, out, into, end] of arcToCubics(at, p, arc)) to(out, into, end)
+			at = p
+			control = null
+		},
+		close: () => {
+			endSubpath(true)
+			at = start
+			control = null
+		},
+		finished: () => {
+			endSubpath(false)
+			return done
+		},
+	}
+}
+
+function contourOf(nodes: readonly PathNode[], closed: boolean): Contour {
+	const first = nodes[0]
+	const last = nodes.at(-1)
+	const repeats = closed && nodes.length > 2 && first && last && coincide(first.at, last.at)
+	const merged = repeats
+		? [withHandles(first, { in: last.in, out: first.out }), ...nodes.slice(1, -1)]
+		: nodes
+	return { id: newId(), nodes: merged, closed }
+}
+
+/** The same point but for the rounding of relative commands. */
+function coincide(a: Point, b: Point): boolean {
+	const size = Math.max(1, Math.abs(a[0]), Math.abs(a[1]))
+	const [dx, dy] = scale(subtract(a, b), 1 / size)
+	return Math.abs(dx) < 1e-9 && Math.abs(dy) < 1e-9
+}

@@ -1,0 +1,220 @@
+import { type Box, boxOf } from './box'
+import { add, distance, dot, length, mix, type Point, scale, subtract } from './point'
+
+/** A cubic Bézier segment: start, its handle, the end's handle, end. */
+export type Cubic = readonly [Point, Point, Point, Point]
+
+/** The straight segment from `a` to `b` as a cubic run through at constant speed. */
+export function lineCubic(a: Point, b: Point): Cubic {
+	return [a, mix(a, b, 1 / 3), mix(a, b, 2 / 3), b]
+}
+
+/** The point of the curve at `t` in [0, 1]. */
+export function pointAt([a, b, c, d]: Cubic, t: number): Point {
+	const s = 1 - t
+	const wa = s * s * s
+	const wb = 3 * s * s * t
+	const wc = 3 * s * t * t
+	const wd = t * t * t
+	return [
+		wa * a[0] + wb * b[0] + wc * c[0] + wd * d[0],
+		wa * a[1] + wb * b[1] + wc * c[1] + wd * d[1],
+	]
+}
+
+/** The derivative by `t`, px per unit of `t`. */
+export function derivativeAt([a, b, c, d]: Cubic, t: number): Point {
+	const s = 1 - t
+	const u = 3 * s * s
+	const v = 6 * s * t
+	const w = 3 * t * t
+	return [
+		u * (b[0] - a[0]) + v * (c[0] - b[0]) + w * (d[0] - c[0]),
+		u * (b[1] - a[1]) + v * (c[1] - b[1]) + w * (d[1] - c[1]),
+	]
+}
+
+/** The second derivative by `t`. */
+export function secondDerivativeAt([a, b, c, d]: Cubic, t: number): Point {
+	const s = 1 - t
+	return [
+		6 * s * (c[0] - 2 * b[0] + a[0]) + 6 * t * (d[0] - 2 * c[0] + b[0]),
+		6 * s * (c[1] - 2 * b[1] + a[1]) + 6 * t * (d[1] - 2 * c[1] + b[1]),
+	]
+}
+
+/**
+ * Splits a cubic at `t` by de Casteljau's construction.
+ * @param c control points, in any unit
+ * @param t parameter in [0, 1]
+ * @returns the part before and the part after `t`; together they trace exactly `c`
+ */
+export function splitCubic(c: Cubic, t: number): [Cubic, Cubic] {
+	const [a, b, d, e] = c
+	const ab = mix(a, b, t)
+	const bd = mix(b, d, t)
+	const de = mix(d, e, t)
+	const abd = mix(ab, bd, t)
+	const bde = mix(bd, de, t)
+	const on = mix(abd, bde, t)
+	return [
+		[a, ab, abd, on],
+		[on, bde, de, e],
+	]
+}
+
+/** The parameters strictly inside (0, 1) at which the curve is level or upright, ascending. */
+export function extrema([a, b, c, d]: Cubic): number[] {
+	const roots = new Set<number>()
+	for (const axis of [0, 1] as const) {
+		const p = b[axis] - a[axis]
+		const q = c[axis] - b[axis]
+		const r = d[axis] - c[axis]
+		for (const t of quadraticRoots(p - 2 * q + r, 2 * (q - p), p)) if (t > 0 && t < 1) roots.add(t)
+	}
+	return [...roots].sort((x, y) => x - y)
+}
+
+/** The smallest upright box round the curve itself (not its handles). */
+export function cubicBounds(c: Cubic): Box {
+	return boxOf([c[0], c[3], ...extrema(c).map((t) => pointAt(c, t))])
+}
+
+/** Arc length halves the curve at least COARSEST times, so that no cusp is overlooked, at most FINEST. */
+const COARSEST = 2
+const FINEST = 16
+
+/**
+ * Length of the curve, by Gauss–Legendre quadrature halved until two halves agree with
+ * their whole.
+ * @param tolerance the error allowed, in the unit of the points
+ */
+export function arcLength(c: Cubic, tolerance = 1e-6): number {
+	const measure = (
+		from: number,
+		to: number,
+		whole: number,
+		allowed: number,
+		depth: number,
+	): number => {
+		const middle = (from + to) / 2
+		const first = quadrature(c, from, middle)
+		const second = quadrature(c, middle, to)
+		const settled = depth <= FINEST - COARSEST && Math.abs(first + second - whole) <= allowed
+		if (depth === 0 || settled) return first + second
+		return (
+			measure(from, middle, first, allowed / 2, depth - 1) +
+			measure(middle, to, second, allowed / 2, depth - 1)
+		)
+	}
+	return measure(0, 1, quadrature(c, 0, 1), tolerance, FINEST)
+}
+
+export interface Nearest {
+	readonly t: number
+	readonly point: Point
+	readonly distance: number
+}
+
+/** How many places a search for the nearest point starts from. */
+const NEAREST_STARTS = 24
+
+/**
+ * The point of the curve nearest to `p`: the best of evenly spaced samples and the ends,
+ * each local minimum refined by Newton's method kept within its bracket.
+ */
+export function nearestOn(c: Cubic, p: Point): Nearest {
+	const away = (t: number) => distance(pointAt(c, t), p)
+	const samples = Array.from({ length: NEAREST_STARTS + 1 }, (_, i) => away(i / NEAREST_STARTS))
+	let best = { t: 0, distance: Number.POSITIVE_INFINITY }
+	for (const [i, here] of samples.entries()) {
+		const before = samples[i - 1] ?? Number.POSITIVE_INFINITY
+		const after = samples[i + 1] ?? Number.POSITIVE_INFINITY
+		if (here > before || here > after) continue
+		const low = Math.max(0, (i - 1) / NEAREST_STARTS)
+		const high = Math.min(1, (i + 1) / NEAREST_STARTS)
+		const t = refineNearest(c, p, i / NEAREST_STARTS, low, high)
+		for (const candidate of [t, i / NEAREST_STARTS]) {
+			const d = away(candidate)
+			if (d < best.distance) best = { t: candidate, distance: d }
+		}
+	}
+	return { ...best, point: pointAt(c, best.t) }
+}
+
+/**
+ * The parameter in [low, high] near `start` at which the curve comes nearest to `p`: Newton's
+ * method, or golden sections where the distance is not convex.
+ */
+export function refineNearest(c: Cubic, p: Point, start: number, low = 0, high = 1): number {
+	let t = start
+	for (let i = 0; i < 12; i++) {
+		const off = subtract(pointAt(c, t), p)
+		const d1 = derivativeAt(c, t)
+		const d2 = secondDerivativeAt(c, t)
+		const slope = dot(off, d1)
+		const bend = dot(d1, d1) + dot(off, d2)
+		if (!(bend > 0)) return goldenNearest(c, p, low, high)
+		const next = Math.min(high, Math.max(low, t - slope / bend))
+		if (Math.abs(next - t) < 1e-12) return next
+		t = next
+	}
+	return goldenNearest(c, p, Math.max(low, t - 0.02), Math.min(high, t + 0.02))
+}
+
+const GOLDEN = (Math.sqrt(5) - 1) / 2
+
+function goldenNearest(c: Cubic, p: Point, from: number, to: number): number {
+	let low = from
+	let high = to
+	for (let i = 0; i < 40; i++) {
+		const a = high - GOLDEN * (high - low)
+		const b = low + GOLDEN * (high - low)
+		if (distance(pointAt(c, a), p) < distance(pointAt(c, b), p)) high = b
+		else low = a
+	}
+	return (low + high) / 2
+}
+
+/**
+ * Points along the curve, dense enough that the chords stay within `tolerance` of it.
+ * The number of steps follows from the bound on the second difference (Wang, 1984).
+ * @returns the points after the start, the end included
+ */
+export function flattenCubic(c: Cubic, tolerance: number): Point[] {
+	const [p, q, r, s] = c
+	const bend = Math.max(
+		length(add(subtract(p, scale(q, 2)), r)),
+		length(add(subtract(q, scale(r, 2)), s)),
+	)
+	const steps = Math.max(1, Math.ceil(Math.sqrt((0.75 * bend) / tolerance)))
+	return Array.from({ length: steps }, (_, i) =>
+		i + 1 === steps ? s : pointAt(c, (i + 1) / steps),
+	)
+}
+
+/** Real roots of a t² + b t + c = 0, without cancellation; none for the zero polynomial. */
+export function quadraticRoots(a: number, b: number, c: number): number[] {
+	const size = Math.max(Math.abs(a), Math.abs(b), Math.abs(c))
+	if (Math.abs(a) <= 1e-14 * size) return b === 0 ? [] : [-c / b]
+	const disc = b * b - 4 * a * c
+	if (disc < 0) return []
+	const q = -0.5 * (b + (b < 0 ? -1 : 1) * Math.sqrt(disc))
+	return q === 0 ? [0] : [q / a, c / q]
+}
+
+const NODES = [0.1834346424956498, 0.525532409916329, 0.7966664774136267, 0.9602898564975363]
+const WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.1012285362903763]
+
+/** Eight-point Gauss–Legendre quadrature of the speed over [from, to]. */
+function quadrature(c: Cubic, from: number, to: number): number {
+	const half = (to - from) / 2
+	const middle = (to + from) / 2
+	let sum = 0
+	for (const [i, node] of NODES.entries()) {
+		const weight = WEIGHTS[i] ?? 0
+		sum += weight * length(derivativeAt(c, middle + half * node))
+		sum += weight * length(derivativeAt(c, middle - half * node))
+	}
+	return sum * half
+}

@@ -1,0 +1,123 @@
+/** The public face of the core: all that the interface, the command line and the bench may use. */
+
+export { formatPathData, PathSyntaxError, parsePathData } from './formats/pathData'
+export { parseSheet } from './formats/sheetSchema'
+export { readSvg, type SvgDrawing, SvgSyntaxError } from './formats/svgRead'
+export { exportSummary, formatSvg, type SvgOptions } from './formats/svgWrite'
+export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
+export {
+	type Box,
+	boxContains,
+	boxesTouch,
+	boxOf,
+	EMPTY_BOX,
+	growBox,
+	isEmptyBox,
+	joinBoxes,
+} from './geometry/box'
+export {
+	arcLength,
+	type Cubic,
+	cubicBounds,
+	derivativeAt,
+	extrema,
+	flattenCubic,
+	nearestOn,
+	pointAt,
+	splitCubic,
+} from './geometry/cubic'
+export {
+	add,
+	angleOf,
+	cross,
+	distance,
+	dot,
+	length,
+	mix,
+	type Point,
+	perpendicular,
+	polar,
+	samePoint,
+	scale,
+	snapAngle,
+	subtract,
+	unit,
+} from './geometry/point'
+export { signedArea, windingNumber } from './geometry/polygon'
+export {
+	contourBounds,
+	flattenContour,
+	isStraight,
+	neighbours,
+	reverseContour,
+	type Segment,
+	segmentCount,
+	segmentCubic,
+	segments,
+} from './path/contour'
+export {
+	appendNode,
+	beginOutline,
+	closeOutline,
+	type Drawn,
+	dropLoneNode,
+	leaveStraight,
+	pickUpOutline,
+	pullClosingHandle,
+	pullHandles,
+	takeBackNode,
+} from './path/draw'
+export { type Edit, findContour, findNode, type NodePlace } from './path/edit'
+export { handleAngle, inferKinds, obeysKind } from './path/kinds'
+export {
+	type Contour,
+	emptySheet,
+	type FillRule,
+	INK,
+	type NodeKind,
+	newId,
+	newPiece,
+	type Paint,
+	type PathNode,
+	type Piece,
+	type PlacedPhoto,
+	type Sheet,
+	type Stroke,
+} from './path/model'
+export {
+	bendSegment,
+	type HandleSide,
+	insertNode,
+	moveHandle,
+	moveNodes,
+	placeNode,
+	retractHandle,
+	setKind,
+} from './path/nodes'
+export {
+	CannotCut,
+	type CutProblem,
+	cutOpening,
+	isInside,
+	openingsOf,
+	releaseOpening,
+} from './path/openings'
+export {
+	addPhoto,
+	addPieces,
+	changePhoto,
+	changePiece,
+	removeOutline,
+	removePieces,
+	renameSheet,
+	reorderPiece,
+	transformContour,
+} from './path/pieces'
+export { removeNodes } from './path/remove'
+export {
+	DamagedPicture,
+	MAX_MEGAPIXELS,
+	NotAPicture,
+	PhotoTooLarge,
+	readPictureHeader,
+} from './photo/pictureHeader'

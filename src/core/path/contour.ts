@@ -1,0 +1,95 @@
+import { type Box, boxOf, joinBoxes } from '../geometry/box'
+import { type Cubic, cubicBounds, flattenCubic, lineCubic } from '../geometry/cubic'
+import { type Point, samePoint } from '../geometry/point'
+import type { Contour, PathNode } from './model'
+
+/** How closely polygons that stand for outlines follow them, px. */
+const FLATTEN_PX = 0.1
+
+/** The line or curve from one node to the next. */
+export interface Segment {
+	/** Place of its first node in the contour; also the segment's own number. */
+	readonly index: number
+	readonly from: PathNode
+	readonly to: PathNode
+}
+
+/** The segments in order; a closed contour's last one leads back to its first node. */
+export function segments(contour: Contour): Segment[] {
+	const { nodes } = contour
+	const count = segmentCount(contour)
+	const all: Segment[] = []
+	for (let index = 0; index < count; index++) {
+		const from = nodes[index]
+		const to = nodes[(index + 1) % nodes.length]
+		if (from && to) all.push({ index, from, to })
+	}
+	return all
+}
+
+export function segmentCount({ nodes, closed }: Contour): number {
+	return closed ? nodes.length : Math.max(0, nodes.length - 1)
+}
+
+export function isStraight(from: PathNode, to: PathNode): boolean {
+	return from.out === undefined && to.in === undefined
+}
+
+/** The segment's four control points. A straight one is run through at constant speed. */
+export function segmentCubic({ from, to }: { from: PathNode; to: PathNode }): Cubic {
+	if (isStraight(from, to)) return lineCubic(from.at, to.at)
+	return [from.at, from.out ?? from.at, to.in ?? to.at, to.at]
+}
+
+/** The neighbours of the node at `index`, none beyond the ends of an open contour. */
+export function neighbours(
+	{ nodes, closed }: Contour,
+	index: number,
+): { before: PathNode | undefined; after: PathNode | undefined } {
+	const n = nodes.length
+	if (closed) return { before: nodes[(index + n - 1) % n], after: nodes[(index + 1) % n] }
+	return { before: nodes[index - 1], after: nodes[index + 1] }
+}
+
+/** The outline as a polygon, within {@link FLATTEN_PX} or the tolerance given (px). */
+export function flattenContour(contour: Contour, tolerance = FLATTEN_PX): Point[] {
+	const points: Point[] = contour.nodes[0] ? [contour.nodes[0].at] : []
+	for (const segment of segments(contour)) {
+		if (isStraight(segment.from, segment.to)) points.push(segment.to.at)
+		else points.push(...flattenCubic(segmentCubic(segment), tolerance))
+	}
+	return points
+}
+
+/** The smallest upright box round the outline's curves. */
+export function contourBounds(contour: Contour): Box {
+	return segments(contour)
+		.map((s) =>
+			isStraight(s.from, s.to) ? boxOf([s.from.at, s.to.at]) : cubicBounds(segmentCubic(s)),
+		)
+		.reduce(joinBoxes, boxOf(contour.nodes.map((n) => n.at)))
+}
+
+/** The same outline run through the other way; the first node stays first. */
+export function reverseContour(contour: Contour): Contour {
+	const [first, ...rest] = contour.nodes
+	if (!first) return contour
+	const order = contour.closed ? [first, ...rest.reverse()] : [first, ...rest].reverse()
+	return { ...contour, nodes: order.map(turnNode) }
+}
+
+function turnNode(node: PathNode): PathNode {
+	return withHandles(node, { in: node.out, out: node.in })
+}
+
+/** A copy of `node` with exactly these handles; `undefined`, or the node's own place, retracts one. */
+export function withHandles(
+	{ in: _in, out: _out, ...rest }: PathNode,
+	handles: { in: Point | undefined; out: Point | undefined },
+): PathNode {
+	return {
+		...rest,
+		...(handles.in && !samePoint(handles.in, rest.at) && { in: handles.in }),
+		...(handles.out && !samePoint(handles.out, rest.at) && { out: handles.out }),
+	}
+}

@@ -1,0 +1,102 @@
+import { describe, expect, test } from 'vitest'
+import { onlyContour } from './arbitrary'
+import {
+	appendNode,
+	beginOutline,
+	closeOutline,
+	dropLoneNode,
+	leaveStraight,
+	pickUpOutline,
+	pullClosingHandle,
+	pullHandles,
+	takeBackNode,
+} from './draw'
+import { obeysKind } from './kinds'
+import { emptySheet, type Sheet } from './model'
+
+/** A triangle begun at (0, 0), still open: corner, then a smooth node, then a corner. */
+function begun(): { sheet: Sheet; contourId: string; ids: string[] } {
+	const first = beginOutline(emptySheet('Key', 100, 100), [0, 0], 'Key')
+	const second = appendNode(first.sheet, first.contourId, [50, 0])
+	const pulled = pullHandles(second.sheet, first.contourId, second.nodeId, [60, 10], false)
+	const third = appendNode(pulled, first.contourId, [50, 50])
+	return {
+		sheet: third.sheet,
+		contourId: first.contourId,
+		ids: [first.nodeId, second.nodeId, third.nodeId],
+	}
+}
+
+describe('placing', () => {
+	test('a click makes a corner, a pull a smooth node with mirrored handles', () => {
+		const [a, b, c] = onlyContour(begun().sheet).nodes
+		expect(a?.kind).toBe('corner')
+		expect(b).toMatchObject({ in: [40, -10], out: [60, 10], kind: 'smooth' })
+		expect(c?.kind).toBe('corner')
+	})
+
+	test('with the outgoing handle broken, the incoming one stays', () => {
+		const { sheet, contourId, ids } = begun()
+		const broken = pullHandles(sheet, contourId, ids[1]!, [50, -30], true)
+		expect(onlyContour(broken).nodes[1]).toMatchObject({
+			in: [40, -10],
+			out: [50, -30],
+			kind: 'cusp',
+		})
+	})
+
+	test('the outgoing handle of the last node can be taken away', () => {
+		const start = begun()
+		const curved = pullHandles(start.sheet, start.contourId, start.ids[2]!, [40, 60], false)
+		const last = onlyContour(leaveStraight(curved, start.contourId)).nodes[2]
+		expect(last?.out).toBeUndefined()
+		expect(last?.in).toEqual([60, 40])
+		expect(last?.kind).toBe('cusp')
+	})
+})
+
+describe('ending', () => {
+	test('closing joins the last node to the first', () => {
+		const { sheet, contourId } = begun()
+		const closed = onlyContour(closeOutline(sheet, contourId))
+		expect(closed.closed).toBe(true)
+		expect(closed.nodes.every((_, i) => obeysKind(closed, i))).toBe(true)
+	})
+
+	test('a pull while closing gives the first node handles, or one of them', () => {
+		const { sheet, contourId } = begun()
+		const closed = closeOutline(sheet, contourId)
+		expect(
+			onlyContour(pullClosingHandle(closed, contourId, [0, -20], false)).nodes[0],
+		).toMatchObject({
+			in: [0, 20],
+			out: [0, -20],
+			kind: 'smooth',
+		})
+		const alone = onlyContour(pullClosingHandle(closed, contourId, [0, -20], true)).nodes[0]
+		expect(alone).toMatchObject({ in: [0, 20], kind: 'cusp' })
+		expect(alone?.out).toBeUndefined()
+	})
+
+	test('one node alone cannot be closed, and is dropped when drawing ends', () => {
+		const first = beginOutline(emptySheet('Key', 9, 9), [1, 1], 'Key')
+		expect(onlyContour(closeOutline(first.sheet, first.contourId)).closed).toBe(false)
+		expect(dropLoneNode(first.sheet, first.contourId).pieces).toEqual([])
+	})
+})
+
+test('nodes are taken back one at a time, and the outline goes with its last', () => {
+	const { sheet, contourId } = begun()
+	const two = takeBackNode(sheet, contourId)
+	expect(onlyContour(two).nodes).toHaveLength(2)
+	const none = takeBackNode(takeBackNode(two, contourId), contourId)
+	expect(none.pieces).toEqual([])
+})
+
+test('an open outline is picked up at either end', () => {
+	const { sheet, contourId, ids } = begun()
+	expect(pickUpOutline(sheet, contourId, ids[2]!)).toBe(sheet)
+	const turned = onlyContour(pickUpOutline(sheet, contourId, ids[0]!))
+	expect(turned.nodes.map((n) => n.id)).toEqual(ids.toReversed())
+	expect(turned.nodes[1]).toMatchObject({ in: [60, 10], out: [40, -10] })
+})

@@ -1,0 +1,229 @@
+import {
+	add,
+	angleOf,
+	cross,
+	distance,
+	dot,
+	length,
+	type Point,
+	scale,
+	subtract,
+	unit,
+} from '../geometry/point'
+import { isStraight, neighbours, withHandles } from './contour'
+import type { Contour, NodeKind, PathNode } from './model'
+
+/** Handles this close to one line (radians, half a degree) pass as smooth. */
+export const IN_LINE_RADIANS = Math.PI / 360
+/** Handles whose lengths differ by no more than this share pass as symmetric. */
+const EQUAL_SHARE = 2e-3
+/** A new handle reaches this share of the way to its neighbour. */
+const HANDLE_SHARE = 1 / 3
+
+/** Whether the node at `index` is what its kind says. */
+export function obeysKind(contour: Contour, index: number): boolean {
+	const node = contour.nodes[index]
+	if (!node) return false
+	if (node.kind === 'cusp') return true
+	if (node.kind === 'corner') return !node.in && !node.out
+	if (node.kind === 'symmetric' && !(node.in && node.out && equalLengths(node))) return false
+	if (node.in && node.out) return inLine(node.at, node.in, node.out)
+	const line = straightNeighbour(contour, index)
+	if (line) return inLine(node.at, node.in ?? node.out ?? node.at, line)
+	return isOpenEnd(contour, index) && Boolean(node.in ?? node.out)
+}
+
+/** The kind that a node's handles show, as far as geometry can tell. */
+export function inferKind(contour: Contour, index: number): NodeKind {
+	const node = contour.nodes[index]
+	if (!node || (!node.in && !node.out)) return 'corner'
+	const kinds: NodeKind[] = ['symmetric', 'smooth']
+	const found = kinds.find((kind) =>
+		obeysKind(replaceNode(contour, index, { ...node, kind }), index),
+	)
+	return found ?? 'cusp'
+}
+
+/** Every node given the kind that its handles show: for outlines that carry no kinds. */
+export function inferKinds(contour: Contour): Contour {
+	const nodes = contour.nodes.map((node, i) => ({ ...node, kind: inferKind(contour, i) }))
+	return { ...contour, nodes }
+}
+
+/**
+ * The node at `index` made to be of `kind`, moving its handles as little as that takes.
+ * A corner gives its handles up; a smooth or symmetric node without handles gets handles that
+ * follow its neighbours; a cusp keeps its handles, or gets them along its straight segments.
+ */
+export function withKind(contour: Contour, index: number, kind: NodeKind): PathNode | undefined {
+	const node = contour.nodes[index]
+	if (!node) return undefined
+	switch (kind) {
+		case 'corner':
+			return { ...withHandles(node, { in: undefined, out: undefined }), kind }
+		case 'cusp':
+			return { ...(node.in || node.out ? node : pulledAlong(contour, index, node)), kind }
+		case 'smooth':
+			return { ...smoothed(contour, index, node), kind }
+		case 'symmetric': {
+			const { at, in: i, out: o, ...rest } = bothHandles(contour, index, node)
+			const reach = (distance(at, i) + distance(at, o)) / 2
+			const along = tangentOf(at, i, o)
+			return {
+				...rest,
+				at,
+				in: add(at, scale(along, -reach)),
+				out: add(at, scale(along, reach)),
+				kind,
+			}
+		}
+	}
+}
+
+/**
+ * Repairs the promise of a smooth node beside a straight segment after something moved: its
+ * one handle is turned back into the line. Other nodes come back as they are; a kind that no
+ * longer can hold is replaced by the one the handles show.
+ */
+export function settled(contour: Contour, index: number): PathNode | undefined {
+	const node = contour.nodes[index]
+	if (!node || obeysKind(contour, index)) return node
+	const line = straightNeighbour(contour, index)
+	const handle = node.in ?? node.out
+	if (node.kind === 'smooth' && line && handle && !(node.in && node.out)) {
+		const away = unit(subtract(node.at, line))
+		const turned = add(node.at, scale(away, distance(node.at, handle)))
+		if (length(away) > 0)
+			return withHandles(
+				node,
+				node.in ? { in: turned, out: undefined } : { in: undefined, out: turned },
+			)
+	}
+	return { ...node, kind: inferKind(contour, index) }
+}
+
+/** Handles for a node that has none, or lacks one: along the line its neighbours suggest. */
+function bothHandles(
+	contour: Contour,
+	index: number,
+	node: PathNode,
+): PathNode & { in: Point; out: Point } {
+	if (node.in && node.out) return { ...node, in: node.in, out: node.out }
+	const { before, after } = neighbours(contour, index)
+	const toBefore = before ? distance(node.at, before.at) : 0
+	const toAfter = after ? distance(node.at, after.at) : 0
+	if (node.in) {
+		const along = unit(subtract(node.at, node.in))
+		return {
+			...node,
+			in: node.in,
+			out: add(node.at, scale(along, (toAfter || toBefore) * HANDLE_SHARE)),
+		}
+	}
+	if (node.out) {
+		const along = unit(subtract(node.at, node.out))
+		return {
+			...node,
+			out: node.out,
+			in: add(node.at, scale(along, (toBefore || toAfter) * HANDLE_SHARE)),
+		}
+	}
+	const along = followingTangent(before?.at, node.at, after?.at)
+	return {
+		...node,
+		in: add(node.at, scale(along, -(toBefore || toAfter || 1) * HANDLE_SHARE)),
+		out: add(node.at, scale(along, (toAfter || toBefore || 1) * HANDLE_SHARE)),
+	}
+}
+
+function smoothed(contour: Contour, index: number, node: PathNode): PathNode {
+	const line = straightNeighbour(contour, index)
+	const single = node.in ? !node.out && node.in : node.out
+	if (single && line) {
+		const along = unit(subtract(node.at, line))
+		const turned = add(node.at, scale(along, distance(node.at, single)))
+		return withHandles(node, { in: node.in && turned, out: node.out && turned })
+	}
+	const { at, in: i, out: o } = bothHandles(contour, index, node)
+	if (inLine(at, i, o)) return { ...node, in: i, out: o }
+	const along = tangentOf(at, i, o)
+	return {
+		...node,
+		in: add(at, scale(along, -distance(at, i))),
+		out: add(at, scale(along, distance(at, o))),
+	}
+}
+
+/** Handles laid along the straight segments on either side, so that nothing changes shape. */
+function pulledAlong(contour: Contour, index: number, node: PathNode): PathNode {
+	const { before, after } = neighbours(contour, index)
+	const towards = (other: PathNode | undefined) =>
+		other && add(node.at, scale(subtract(other.at, node.at), HANDLE_SHARE))
+	return withHandles(node, { in: towards(before), out: towards(after) })
+}
+
+/**
+ * The tangent of the circle through three points at the middle one, as Bessel's rule weighs
+ * it: the nearer neighbour counts for more. Falls back to the chord.
+ */
+export function followingTangent(
+	before: Point | undefined,
+	at: Point,
+	after: Point | undefined,
+): Point {
+	if (!before && !after) return [1, 0]
+	const a = before ? subtract(at, before) : subtract(after ?? at, at)
+	const b = after ? subtract(after, at) : a
+	const la = length(a) || 1
+	const lb = length(b) || 1
+	const tangent = unit(add(scale(a, lb / la), scale(b, la / lb)))
+	return length(tangent) > 0 ? tangent : unit(b)
+}
+
+/** The common direction of two handles: halfway between where each of them points. */
+function tangentOf(at: Point, before: Point, after: Point): Point {
+	const a = unit(subtract(at, before))
+	const b = unit(subtract(after, at))
+	const sum = unit(add(a, b))
+	return length(sum) > 0 ? sum : length(b) > 0 ? b : [1, 0]
+}
+
+/** The far end of the straight segment at a node with one handle, on its other side. */
+export function straightNeighbour(contour: Contour, index: number): Point | undefined {
+	const node = contour.nodes[index]
+	if (!node) return undefined
+	const { before, after } = neighbours(contour, index)
+	if (!node.in && before && isStraight(before, node)) return before.at
+	if (!node.out && after && isStraight(node, after)) return after.at
+	return undefined
+}
+
+function isOpenEnd(contour: Contour, index: number): boolean {
+	return !contour.closed && (index === 0 || index === contour.nodes.length - 1)
+}
+
+/** Whether `a` and `b` lie on opposite sides of `at` in one line. */
+function inLine(at: Point, a: Point, b: Point): boolean {
+	const u = subtract(at, a)
+	const v = subtract(b, at)
+	if (length(u) === 0 || length(v) === 0) return false
+	return dot(u, v) > 0 && Math.abs(Math.atan2(cross(u, v), dot(u, v))) <= IN_LINE_RADIANS
+}
+
+function equalLengths({ at, in: i, out: o }: PathNode): boolean {
+	if (!i || !o) return false
+	const a = distance(at, i)
+	const b = distance(at, o)
+	return Math.abs(a - b) <= EQUAL_SHARE * Math.max(a, b)
+}
+
+export function replaceNode(contour: Contour, index: number, node: PathNode): Contour {
+	return { ...contour, nodes: contour.nodes.with(index, node) }
+}
+
+/** The angle of a handle as people read it: degrees from level, counter-clockwise, in [0, 360). */
+export function handleAngle(node: PathNode, handle: Point): number {
+	const [x, y] = subtract(handle, node.at)
+	const degrees = (angleOf([x, -y]) * 180) / Math.PI
+	return (degrees + 360) % 360
+}

@@ -1,0 +1,117 @@
+import { boxContains, boxesTouch } from '../geometry/box'
+import type { Point } from '../geometry/point'
+import { segmentsMeet, signedArea, windingNumber } from '../geometry/polygon'
+import { contourBounds, flattenContour, reverseContour } from './contour'
+import { findContour, mapPiece } from './edit'
+import { type Contour, type FillRule, newPiece, type Piece, type Sheet } from './model'
+
+export type CutProblem = 'open' | 'outside' | 'crossing' | 'own-piece'
+
+/** An outline cannot be cut out as an opening; `problem` says why. Nothing was changed. */
+export class CannotCut extends Error {
+	constructor(readonly problem: CutProblem) {
+		super(`The outline cannot become an opening: ${problem}.`)
+		this.name = 'CannotCut'
+	}
+}
+
+/**
+ * Makes a closed outline that lies wholly inside another piece an opening of that piece. The
+ * opening is turned to run against the outline round it, so that both fill rules leave it open.
+ * @param contourId an outline that is a piece of its own
+ * @throws {CannotCut} where the outline is open, lies inside no other piece, or crosses an edge
+ */
+export function cutOpening(sheet: Sheet, contourId: string): Sheet {
+	const found = findContour(sheet, contourId)
+	if (!found) return sheet
+	const { contour, piece } = found
+	if (!contour.closed) throw new CannotCut('open')
+	if (piece.contours.length > 1) throw new CannotCut('own-piece')
+	const host = hostOf(sheet, piece, contour)
+	const opening = against(contour, enclosing(host, contour))
+	const without = mapPiece(sheet, piece.id, () => null)
+	return mapPiece(without, host.id, (p) => ({ ...p, contours: [...p.contours, opening] }))
+}
+
+/** Releases an opening from its piece: it becomes a piece of its own, just above. */
+export function releaseOpening(sheet: Sheet, contourId: string, name: string): Sheet {
+	const found = findContour(sheet, contourId)
+	if (!found || found.piece.contours.length < 2) return sheet
+	const { piece, contour } = found
+	const rest = piece.contours.filter((c) => c !== contour)
+	const freed: Piece = { ...newPiece(name, [contour]), fill: piece.fill, stroke: piece.stroke }
+	const pieces = sheet.pieces.flatMap((p) =>
+		p === piece ? [{ ...p, contours: rest }, freed] : [p],
+	)
+	return { ...sheet, pieces }
+}
+
+/** The topmost piece in whose filled area the whole outline lies. */
+function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece {
+	const ring = flattenContour(contour)
+	const bounds = contourBounds(contour)
+	let crossing = false
+	for (const candidate of sheet.pieces.toReversed()) {
+		if (candidate === piece || candidate.hidden) continue
+		const closed = candidate.contours.filter((c) => c.closed)
+		const near = closed.filter((c) => boxesTouch(contourBounds(c), bounds))
+		if (near.length === 0) continue
+		if (near.some((c) => ringsMeet(flattenContour(c), ring))) {
+			crossing = true
+			continue
+		}
+		if (ring[0] && isInside(candidate, ring[0])) return candidate
+	}
+	throw new CannotCut(crossing ? 'crossing' : 'outside')
+}
+
+/** Whether `p` lies in the filled area of a piece, by the piece's own fill rule. */
+export function isInside(piece: Piece, p: Point, rule: FillRule = piece.fillRule): boolean {
+	const winding = piece.contours
+		.filter((c) => c.closed)
+		.reduce((sum, c) => sum + windingNumber(flattenContour(c), p), 0)
+	return rule === 'nonzero' ? winding !== 0 : winding % 2 !== 0
+}
+
+/** How the contours of a piece stand: each closed one that lies inside another is an opening or an island. */
+export function openingsOf(piece: Piece): readonly Contour[] {
+	const closed = piece.contours.filter((c) => c.closed)
+	if (closed.length < 2) return []
+	const rings = new Map(closed.map((c) => [c, flattenContour(c)]))
+	const depth = (c: Contour) =>
+		closed.filter((other) => {
+			const at = c.nodes[0]?.at
+			const ring = rings.get(other)
+			return (
+				other !== c &&
+				at &&
+				ring &&
+				boxContains(contourBounds(other), at) &&
+				windingNumber(ring, at) !== 0
+			)
+		}).length
+	return closed.filter((c) => depth(c) % 2 === 1)
+}
+
+/** The smallest closed outline of `host` round `contour`. */
+function enclosing(host: Piece, contour: Contour): Contour | undefined {
+	const at = contour.nodes[0]?.at
+	const round = host.contours.filter(
+		(c) => c.closed && at && windingNumber(flattenContour(c), at) !== 0,
+	)
+	const area = (c: Contour) => Math.abs(signedArea(flattenContour(c)))
+	return round.sort((a, b) => area(a) - area(b))[0]
+}
+
+function against(contour: Contour, around: Contour | undefined): Contour {
+	if (!around) return contour
+	const same = signedArea(flattenContour(contour)) > 0 === signedArea(flattenContour(around)) > 0
+	return same ? reverseContour(contour) : contour
+}
+
+function ringsMeet(a: readonly Point[], b: readonly Point[]): boolean {
+	return a.some((p, i) => {
+		const q = a[(i + 1) % a.length] ?? p
+		return b.some((r, j) => segmentsMeet(p, q, r, b[(j + 1) % b.length] ?? r))
+	})
+}

@@ -1,0 +1,81 @@
+import type { Affine } from '../geometry/affine'
+import { applyAffine } from '../geometry/affine'
+import type { Point } from '../geometry/point'
+import { withHandles } from './contour'
+import { findContour, mapPiece, mapPieces } from './edit'
+import type { Contour, Piece, PlacedPhoto, Sheet } from './model'
+
+export function addPieces(sheet: Sheet, pieces: readonly Piece[]): Sheet {
+	return pieces.length > 0 ? { ...sheet, pieces: [...sheet.pieces, ...pieces] } : sheet
+}
+
+export function removePieces(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
+	return mapPieces(sheet, (piece) => (ids.has(piece.id) ? null : piece))
+}
+
+/** Removes one outline; the piece goes with its last. */
+export function removeOutline(sheet: Sheet, contourId: string): Sheet {
+	const found = findContour(sheet, contourId)
+	if (!found) return sheet
+	return mapPiece(sheet, found.piece.id, (piece) => {
+		const contours = piece.contours.filter((c) => c.id !== contourId)
+		return contours.length > 0 ? { ...piece, contours } : null
+	})
+}
+
+/** Changes properties of a piece that are not its outlines: its name, fill, whether it shows. */
+export function changePiece(
+	sheet: Sheet,
+	id: string,
+	change: Partial<Omit<Piece, 'id' | 'contours'>>,
+): Sheet {
+	return mapPiece(sheet, id, (piece) => {
+		const next = { ...piece, ...change }
+		const differs = (Object.keys(change) as (keyof typeof change)[]).some(
+			(k) => next[k] !== piece[k],
+		)
+		return differs ? next : piece
+	})
+}
+
+/** Moves a piece to place `index` in the order of drawing, 0 the lowest. */
+export function reorderPiece(sheet: Sheet, id: string, index: number): Sheet {
+	const piece = sheet.pieces.find((p) => p.id === id)
+	if (!piece || sheet.pieces.indexOf(piece) === index) return sheet
+	const rest = sheet.pieces.filter((p) => p !== piece)
+	return { ...sheet, pieces: rest.toSpliced(index, 0, piece) }
+}
+
+export function renameSheet(sheet: Sheet, name: string): Sheet {
+	return sheet.name === name ? sheet : { ...sheet, name }
+}
+
+export function addPhoto(sheet: Sheet, photo: PlacedPhoto): Sheet {
+	return { ...sheet, photos: [...sheet.photos, photo] }
+}
+
+/** Changes how photos show or lie. `id` undefined means every photo of the sheet. */
+export function changePhoto(
+	sheet: Sheet,
+	id: string | undefined,
+	change: Partial<Omit<PlacedPhoto, 'id' | 'blob'>>,
+): Sheet {
+	const photos = sheet.photos.map((photo) =>
+		id === undefined || photo.id === id ? { ...photo, ...change } : photo,
+	)
+	return { ...sheet, photos }
+}
+
+/** The outline under an affine map. Kinds hold but for symmetric nodes under an uneven scale. */
+export function transformContour(contour: Contour, map: Affine): Contour {
+	const go = (p: Point | undefined) => p && applyAffine(map, p)
+	return {
+		...contour,
+		nodes: contour.nodes.map((node) =>
+			withHandles(
+				{ ...node, at: applyAffine(map, node.at) },
+				{ in: go(node.in), out: go(node.out) },
+			),
+		),
+	}
+}
