@@ -3,5 +3,10 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
 	resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-	test: { include: ['{src,scripts}/**/*.test.ts'], environment: 'node', setupFiles: ['./vitest.setup.ts'], testTimeout: 30_000 },
+	test: {
+		include: ['{src,scripts}/**/*.test.ts'],
+		environment: 'node',
+		setupFiles: ['./vitest.setup.ts'],
+		testTimeout: 30_000,
+	},
 })

@@ -97,7 +97,9 @@ export {
 export {
 	CannotCut,
 	type CutProblem,
+	type Cuttable,
 	cutOpening,
+	cuttable,
 	isInside,
 	openingsOf,
 	releaseOpening,

@@ -12,13 +12,13 @@ const svg = (body: string, attributes = 'width="200" height="100"') =>
 	`<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${body}</svg>`
 
 function boxOfFirst(text: string) {
-	const { minX, minY, maxX, maxY } = contourBounds(readSvg(text).pieces[0]?.contours[0]!)
+	const { minX, minY, maxX, maxY } = contourBounds(readSvg(text).pieces[0]!.contours[0]!)
 	return [minX, minY, maxX, maxY].map((v) => Math.round(v * 1000) / 1000)
 }
 
 describe('writing', () => {
 	const sheet = sheetOf(...parsePathData('M0 0H100V100H0ZM20 20H40V40H20ZM0 0L5 5'))
-	const cut = cutOpening(sheet, sheet.pieces[1]?.contours[0]?.id)
+	const cut = cutOpening(sheet, sheet.pieces[1]!.contours[0]!.id)
 
 	test('a piece with an opening is one path with a fill rule', () => {
 		const text = formatSvg(cut)
@@ -34,9 +34,9 @@ describe('writing', () => {
 	})
 
 	test('names with any character are kept, and hidden pieces left out', () => {
-		const named = changePiece(cut, cut.pieces[0]?.id, { name: 'Bail <&> "grip"\u0007' })
-		expect(readSvg(formatSvg(named)).pieces[0]?.name).toBe('Bail <&> "grip"')
-		const hidden = changePiece(cut, cut.pieces[0]?.id, { hidden: true })
+		const named = changePiece(cut, cut.pieces[0]!.id, { name: 'Bail <&> "grip"\u0007' })
+		expect(readSvg(formatSvg(named)).pieces[0]!.name).toBe('Bail <&> "grip"')
+		const hidden = changePiece(cut, cut.pieces[0]!.id, { hidden: true })
 		expect(readSvg(formatSvg(hidden)).pieces).toHaveLength(1)
 	})
 
@@ -44,7 +44,7 @@ describe('writing', () => {
 		const back = readSvg(formatSvg(cut))
 		expect(back.pieces.map((p) => p.name)).toEqual(['Piece 1', 'Piece 3'])
 		expect(openingsOf(back.pieces[0]!)).toHaveLength(1)
-		expect(back.pieces[0]?.fill).toEqual(newPiece('', []).fill)
+		expect(back.pieces[0]!.fill).toEqual(newPiece('', []).fill)
 	})
 })
 
@@ -55,9 +55,9 @@ describe('reading', () => {
 			'<ellipse cx="5" cy="5" rx="2" ry="3"/><line x1="0" y1="0" x2="5" y2="5"/>' +
 			'<polyline points="0,0 5,5 10,0"/><polygon points="0 0 5 5 10 0"/>'
 		const { pieces } = readSvg(svg(shapes))
-		expect(pieces.map((p) => p.contours[0]?.nodes.length)).toEqual([8, 4, 4, 2, 3, 3])
-		expect(pieces.map((p) => p.contours[0]?.closed)).toEqual([true, true, true, false, false, true])
-		expect(pieces[1]?.contours[0]?.nodes.every((n) => n.kind === 'symmetric')).toBe(true)
+		expect(pieces.map((p) => p.contours[0]!.nodes.length)).toEqual([8, 4, 4, 2, 3, 3])
+		expect(pieces.map((p) => p.contours[0]!.closed)).toEqual([true, true, true, false, false, true])
+		expect(pieces[1]!.contours[0]!.nodes.every((n) => n.kind === 'symmetric')).toBe(true)
 	})
 
 	test('transforms nest, the view box scales to px, units count', () => {

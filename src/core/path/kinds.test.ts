@@ -49,7 +49,7 @@ const anyEdit = fc.oneof(
 type AnyEdit = typeof anyEdit extends fc.Arbitrary<infer T> ? T : never
 
 function run(sheet: Sheet, edit: AnyEdit): Sheet {
-	const contour = sheet.pieces[0]?.contours[0]
+	const contour = sheet.pieces[0]!.contours[0]
 	if (!contour) return sheet
 	const node = contour.nodes[edit.at % contour.nodes.length]
 	if (!node) return sheet
@@ -119,18 +119,18 @@ describe('setting a kind', () => {
 				)
 				fc.pre(apart)
 				const node = contour.nodes[at % contour.nodes.length]
-				const after = onlyContour(setKind(sheetOf(contour), new Set([node?.id ?? '']), kind))
-				expect(after.nodes[at % contour.nodes.length]?.kind).toBe(kind)
+				const after = onlyContour(setKind(sheetOf(contour), new Set([node!.id ?? '']), kind))
+				expect(after.nodes[at % contour.nodes.length]!.kind).toBe(kind)
 			}),
 		)
 	})
 
 	test('a corner made smooth gets handles that follow its neighbours', () => {
 		const [, b] = onlyContour(setKind(sheetOf(zigzag), new Set(['b']), 'smooth')).nodes
-		expect(b?.in?.[0]).toBeLessThan(100)
-		expect(b?.in?.[1]).toBeLessThan(0)
-		expect(b?.out?.[1]).toBeGreaterThan(0)
-		expect(handleAngle({ ...zigzag.nodes[1]!, ...b }, b?.out ?? [0, 0])).toBeCloseTo(315, 6)
+		expect(b!.in![0]).toBeLessThan(100)
+		expect(b!.in![1]).toBeLessThan(0)
+		expect(b!.out![1]).toBeGreaterThan(0)
+		expect(handleAngle({ ...zigzag.nodes[1]!, ...b }, b!.out ?? [0, 0])).toBeCloseTo(315, 6)
 	})
 
 	test('a corner made a cusp keeps its shape', () => {
@@ -139,7 +139,7 @@ describe('setting a kind', () => {
 			([x, y]) => Math.abs(y) < 1e-9 || Math.abs(x - 100) < 1e-9,
 		)
 		expect(onLines).toBe(true)
-		expect(after.nodes[1]?.in).toBeDefined()
+		expect(after.nodes[1]!.in).toBeDefined()
 	})
 
 	test('a smooth node beside a straight segment keeps its one handle in that line', () => {
@@ -153,8 +153,8 @@ describe('setting a kind', () => {
 		})
 		const moved = onlyContour(moveNodes(sheet, new Set(['a']), [0, 100]))
 		expect(inferKind(moved, 1)).toBe('smooth')
-		expect(moved.nodes[1]?.out?.[1]).toBeLessThan(0)
+		expect(moved.nodes[1]!.out![1]).toBeLessThan(0)
 		const pulled = onlyContour(moveHandle(sheet, 'b', 'out', [150, 70]))
-		expect(pulled.nodes[1]?.out).toEqual([150, 0])
+		expect(pulled.nodes[1]!.out).toEqual([150, 0])
 	})
 })

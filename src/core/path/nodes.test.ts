@@ -19,7 +19,7 @@ describe('inserting a node', () => {
 				const { sheet, id } = insertNode(sheetOf(contour), contour.id, index, t)
 				const after = onlyContour(sheet)
 				expect(after.nodes).toHaveLength(contour.nodes.length + 1)
-				expect(after.nodes[index + 1]?.id).toBe(id)
+				expect(after.nodes[index + 1]!.id).toBe(id)
 				const before = segments(contour)[index]
 				const halves = [segments(after)[index], segments(after)[index + 1]]
 				if (!before) return
@@ -43,14 +43,14 @@ describe('inserting a node', () => {
 					const index = at % segmentCount(contour)
 					const source = segments(contour)[index]
 					// Two handles, neither too short to tell a direction: otherwise the split hides the shape.
-					fc.pre(Boolean(source?.from.out && source.to.in))
+					fc.pre(Boolean(source!.from.out && source!.to.in))
 					fc.pre(
-						distance(source?.from.at, source?.from.out!) > 1 &&
-							distance(source?.to.at, source?.to.in!) > 1,
+						distance(source!.from.at, source!.from.out!) > 1 &&
+							distance(source!.to.at, source!.to.in!) > 1,
 					)
 					const { sheet, id } = insertNode(sheetOf(contour), contour.id, index, t)
-					const node = findNode(sheet, id)?.node
-					fc.pre(Boolean(node?.in && node.out && distance(node.in, node.out) > 1))
+					const node = findNode(sheet, id)!.node
+					fc.pre(Boolean(node!.in && node.out && distance(node.in, node.out) > 1))
 					const back = onlyContour(removeNodes(sheet, new Set([id])))
 					const was = segmentCubic(source!)
 					const is = segmentCubic(segments(back)[index]!)
@@ -86,26 +86,26 @@ describe('bending a segment', () => {
 
 	test('a straight segment becomes a curve with balanced handles', () => {
 		const [line] = parsePathData('M0 0H90')
-		const bent = onlyContour(bendSegment(sheetOf(line!), line?.id, 0, 0.5, [45, 30]))
+		const bent = onlyContour(bendSegment(sheetOf(line!), line!.id, 0, 0.5, [45, 30]))
 		expect(bent.nodes[0]).toMatchObject({ out: [30, 40], kind: 'cusp' })
 		expect(bent.nodes[1]).toMatchObject({ in: [60, 40], kind: 'cusp' })
 	})
 
 	test('a smooth neighbour stays in line', () => {
 		const [curve] = parsePathData('M0 0C0 20 20 40 40 40S80 20 80 0')
-		const bent = onlyContour(bendSegment(sheetOf(curve!), curve?.id, 0, 0.5, [5, 50]))
+		const bent = onlyContour(bendSegment(sheetOf(curve!), curve!.id, 0, 0.5, [5, 50]))
 		const joint = bent.nodes[1]!
 		expect(joint.kind).toBe('symmetric')
-		expect(joint.in?.[0] + joint.out?.[0]).toBeCloseTo(2 * joint.at[0], 9)
-		expect(joint.in?.[1] + joint.out?.[1]).toBeCloseTo(2 * joint.at[1], 9)
+		expect(joint.in![0] + joint.out![0]).toBeCloseTo(2 * joint.at[0], 9)
+		expect(joint.in![1] + joint.out![1]).toBeCloseTo(2 * joint.at[1], 9)
 	})
 
 	test('a smooth end beside a straight segment keeps to its line', () => {
 		const [curve] = parsePathData('M0 0H40C60 0 80 20 80 60')
-		expect(curve?.nodes[1]?.kind).toBe('smooth')
-		const bent = onlyContour(bendSegment(sheetOf(curve!), curve?.id, 1, 0.5, [75, 10]))
-		expect(bent.nodes[1]?.kind).toBe('smooth')
-		expect(bent.nodes[1]?.out?.[1]).toBeCloseTo(0, 9)
+		expect(curve!.nodes[1]!.kind).toBe('smooth')
+		const bent = onlyContour(bendSegment(sheetOf(curve!), curve!.id, 1, 0.5, [75, 10]))
+		expect(bent.nodes[1]!.kind).toBe('smooth')
+		expect(bent.nodes[1]!.out![1]).toBeCloseTo(0, 9)
 	})
 })
 
@@ -113,25 +113,25 @@ describe('handles', () => {
 	const [curve] = parsePathData('M0 0C0 20 20 40 40 40C50 40 80 20 80 0')
 
 	test('the far handle of a smooth node turns along and keeps its length', () => {
-		const joint = curve?.nodes[1]!
-		const moved = findNode(moveHandle(sheetOf(curve!), joint.id, 'in', [40, 10]), joint.id)?.node
+		const joint = curve!.nodes[1]!
+		const moved = findNode(moveHandle(sheetOf(curve!), joint.id, 'in', [40, 10]), joint.id)!.node
 		expect(moved.in).toEqual([40, 10])
-		expect(moved.out?.[0]).toBeCloseTo(40, 9)
+		expect(moved.out![0]).toBeCloseTo(40, 9)
 		expect(distance(moved.at, moved.out!)).toBeCloseTo(10, 9)
 	})
 
 	test('broken, it moves alone and the node is a cusp', () => {
-		const joint = curve?.nodes[1]!
+		const joint = curve!.nodes[1]!
 		const moved = findNode(
 			moveHandle(sheetOf(curve!), joint.id, 'in', [40, 10], true),
 			joint.id,
-		)?.node
+		)!.node
 		expect(moved).toMatchObject({ in: [40, 10], out: joint.out, kind: 'cusp' })
 	})
 
 	test('the last handle taken away leaves a corner', () => {
-		const end = curve?.nodes[2]!
-		const bare = findNode(retractHandle(sheetOf(curve!), end.id, 'in'), end.id)?.node
+		const end = curve!.nodes[2]!
+		const bare = findNode(retractHandle(sheetOf(curve!), end.id, 'in'), end.id)!.node
 		expect(bare.kind).toBe('corner')
 		expect(bare.in).toBeUndefined()
 	})
@@ -145,7 +145,7 @@ describe('moving', () => {
 				const after = onlyContour(moveNodes(sheetOf(contour), all, by))
 				for (const [i, n] of after.nodes.entries()) {
 					expect(
-						distance(n.at, [contour.nodes[i]?.at[0] + by[0], contour.nodes[i]?.at[1] + by[1]]),
+						distance(n.at, [contour.nodes[i]!.at[0] + by[0], contour.nodes[i]!.at[1] + by[1]]),
 					).toBeLessThan(1e-9)
 				}
 			}),
@@ -154,13 +154,13 @@ describe('moving', () => {
 
 	test('a typed place is met to the last digit', () => {
 		const [line] = parsePathData('M0.1 0.2L5 5')
-		const id = line?.nodes[0]?.id
-		expect(findNode(placeNode(sheetOf(line!), id, [0.3, 7.77]), id)?.node.at).toEqual([0.3, 7.77])
+		const id = line!.nodes[0]!.id
+		expect(findNode(placeNode(sheetOf(line!), id, [0.3, 7.77]), id)!.node.at).toEqual([0.3, 7.77])
 	})
 
 	test('by nothing is no edit at all', () => {
 		const [line] = parsePathData('M0 0L5 5')
 		const sheet = sheetOf(line!)
-		expect(moveNodes(sheet, new Set([line?.nodes[0]?.id]), [0, 0])).toBe(sheet)
+		expect(moveNodes(sheet, new Set([line!.nodes[0]!.id]), [0, 0])).toBe(sheet)
 	})
 })

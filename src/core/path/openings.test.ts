@@ -11,7 +11,7 @@ function sheetWith(...paths: string[]): Sheet {
 }
 
 function second(sheet: Sheet): string {
-	return sheet.pieces[1]?.contours[0]?.id
+	return sheet.pieces[1]!.contours[0]!.id
 }
 
 function problem(sheet: Sheet): string {
@@ -58,7 +58,7 @@ test('released, an opening is a piece of its own above, with the same nodes', ()
 	const id = second(sheet)
 	const freed = releaseOpening(cutOpening(sheet, id), id, 'Freed')
 	expect(freed.pieces.map((p) => p.name)).toEqual(['Piece 1', 'Freed'])
-	const ids = new Set(sheet.pieces[1]?.contours[0]?.nodes.map((n) => n.id))
-	expect(freed.pieces[1]?.contours[0]?.nodes.every((n) => ids.has(n.id))).toBe(true)
+	const ids = new Set(sheet.pieces[1]!.contours[0]!.nodes.map((n) => n.id))
+	expect(freed.pieces[1]!.contours[0]!.nodes.every((n) => ids.has(n.id))).toBe(true)
 	expect(openingsOf(freed.pieces[0]!)).toEqual([])
 })

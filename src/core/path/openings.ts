@@ -46,6 +46,27 @@ export function releaseOpening(sheet: Sheet, contourId: string, name: string): S
 	return { ...sheet, pieces }
 }
 
+/** An outline that could be cut out, and the piece that it would be cut from. */
+export interface Cuttable {
+	readonly contour: Contour
+	readonly piece: Piece
+	readonly host: Piece
+}
+
+/** All outlines that are pieces of their own and lie wholly inside another piece. */
+export function cuttable(sheet: Sheet): Cuttable[] {
+	return sheet.pieces.flatMap((piece): Cuttable[] => {
+		const [contour, ...more] = piece.contours
+		if (!contour?.closed || more.length > 0 || piece.hidden) return []
+		try {
+			return [{ contour, piece, host: hostOf(sheet, piece, contour) }]
+		} catch (error) {
+			if (error instanceof CannotCut) return []
+			throw error
+		}
+	})
+}
+
 /** The topmost piece in whose filled area the whole outline lies. */
 function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece {
 	const ring = flattenContour(contour)

@@ -11,7 +11,7 @@ describe('removing nodes', () => {
 	test('keeps the outline whole: closed stays closed, and exactly the others are left', () => {
 		fc.assert(
 			fc.property(anyContour, fc.array(fc.nat(), { maxLength: 4 }), (contour, picks) => {
-				const ids = new Set(picks.map((p) => contour.nodes[p % contour.nodes.length]?.id))
+				const ids = new Set(picks.map((p) => contour.nodes[p % contour.nodes.length]!.id))
 				const left = contour.nodes.filter((n) => !ids.has(n.id))
 				const sheet = removeNodes(sheetOf(contour), ids)
 				if (left.length < 2) {
@@ -28,7 +28,7 @@ describe('removing nodes', () => {
 
 	test('a run of straight segments becomes one', () => {
 		const [star] = parsePathData('M0 0L10 2L20 0L20 20L0 20Z')
-		const after = onlyContour(removeNodes(sheetOf(star!), new Set([star?.nodes[1]?.id])))
+		const after = onlyContour(removeNodes(sheetOf(star!), new Set([star!.nodes[1]!.id])))
 		expect(segments(after).every((s) => isStraight(s.from, s.to))).toBe(true)
 	})
 
@@ -44,17 +44,17 @@ describe('removing nodes', () => {
 
 	test('an open end removed takes its segment and that segment’s handle with it', () => {
 		const [open] = parsePathData('M0 0C0 10 10 20 20 20L40 20')
-		const after = onlyContour(removeNodes(sheetOf(open!), new Set([open?.nodes[0]?.id])))
+		const after = onlyContour(removeNodes(sheetOf(open!), new Set([open!.nodes[0]!.id])))
 		expect(after.nodes[0]).toMatchObject({ at: [20, 20], kind: 'corner' })
-		expect(after.nodes[0]?.in).toBeUndefined()
+		expect(after.nodes[0]!.in).toBeUndefined()
 	})
 
 	test('the nodes beside a removed run keep their directions', () => {
 		const [wave] = parsePathData('M0 0C10 -20 30 -20 40 0S70 20 80 0S110 -20 120 0')
-		const after = onlyContour(removeNodes(sheetOf(wave!), new Set([wave?.nodes[1]?.id])))
-		const out = after.nodes[0]?.out!
+		const after = onlyContour(removeNodes(sheetOf(wave!), new Set([wave!.nodes[1]!.id])))
+		const out = after.nodes[0]!.out!
 		expect(Math.atan2(out[1], out[0])).toBeCloseTo(Math.atan2(-20, 10), 6)
-		expect(distance(out, after.nodes[0]?.at)).toBeGreaterThan(0)
+		expect(distance(out, after.nodes[0]!.at)).toBeGreaterThan(0)
 	})
 })
 
@@ -64,6 +64,6 @@ function splitTwice(arc: ReturnType<typeof parsePathData>[number]) {
 	const [once] = parsePathData(
 		'M0 100C0 72.4 11.2 47.4 29.3 29.3C47.4 11.2 72.4 0 100 0C155.2 0 200 44.8 200 100',
 	)
-	const nodes = once?.nodes.map((n, i) => ({ ...n, id: [a?.id, 'extra', b?.id, c?.id][i] ?? n.id }))
+	const nodes = once!.nodes.map((n, i) => ({ ...n, id: [a!.id, 'extra', b!.id, c!.id][i] ?? n.id }))
 	return { sheet: sheetOf({ ...once!, nodes }), ids: new Set(['extra']) }
 }

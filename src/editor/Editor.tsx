@@ -1,0 +1,167 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import { useEffect, useState } from 'react'
+import { browserLibrary } from '@/store/browserLibrary'
+import { claimSheet } from '@/store/editLock'
+import { createOpenSheet } from '@/store/openSheet'
+import { keepSaved } from '@/store/saving'
+import { Canvas } from './canvas/Canvas'
+import { createDesk, leaveDesk, readLeftDesk } from './desk'
+import { FilesTaken } from './FilesTaken'
+import { HintLine } from './HintLine'
+import { Notices } from './Notices'
+import { NotOpened } from './NotOpened'
+import { NodeCard } from './panels/NodeCard'
+import { PiecesPanel } from './panels/PiecesPanel'
+import { PassCard } from './passes/PassCard'
+import { TopBar } from './TopBar'
+import { createWorkbench, type Workbench, WorkbenchProvider } from './workbench'
+import { ZoomBar } from './ZoomBar'
+
+type Loaded =
+	| { readonly state: 'loading' }
+	| { readonly state: 'failed'; readonly error: unknown }
+	| {
+			readonly state: 'open'
+			readonly workbench: Workbench
+			readonly left: unknown
+			takeOver(): void
+	  }
+
+/** The editor of one stored sheet. */
+export function Editor({ id }: { id: string }) {
+	const loaded = useLoadedSheet(id)
+	if (loaded.state === 'failed') return <NotOpened error={loaded.error} />
+	if (loaded.state === 'loading')
+		return <Box component="main" aria-busy="true" sx={{ height: '100dvh' }} />
+	return (
+		<WorkbenchProvider value={loaded.workbench}>
+			<FilesTaken>
+				<Box
+					component="main"
+					sx={{
+						display: 'grid',
+						height: '100dvh',
+						minWidth: 960,
+						gridTemplateColumns: '264px minmax(0, 1fr) 256px',
+						gridTemplateRows: 'auto minmax(0, 1fr) auto',
+						gridTemplateAreas: '"top top top" "pass canvas panels" "pass hint panels"',
+					}}
+				>
+					<Box
+						sx={{
+							gridArea: 'top',
+							borderBottom: 1,
+							borderColor: 'divider',
+							bgcolor: 'background.paper',
+						}}
+					>
+						<TopBar />
+						<Notices takeOver={loaded.takeOver} />
+					</Box>
+					<Box sx={{ gridArea: 'pass', borderRight: 1, borderColor: 'divider', overflowY: 'auto' }}>
+						<PassCard />
+					</Box>
+					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
+						<Canvas left={loaded.left} />
+						<ZoomBar />
+					</Box>
+					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
+						<HintLine />
+					</Box>
+					<Box
+						sx={{
+							gridArea: 'panels',
+							borderLeft: 1,
+							borderColor: 'divider',
+							display: 'grid',
+							gridTemplateRows: 'minmax(0, 1fr) auto',
+						}}
+					>
+						<PiecesPanel />
+						<NodeCard />
+					</Box>
+				</Box>
+			</FilesTaken>
+		</WorkbenchProvider>
+	)
+}
+
+/** Loads the sheet, claims it for this tab, and keeps it saved until the page is left. */
+function useLoadedSheet(id: string): Loaded {
+	const [loaded, setLoaded] = useState<Loaded>({ state: 'loading' })
+	useEffect(() => {
+		const library = browserLibrary()
+		let gone = false
+		let leave = () => {}
+		const begin = async () => {
+			const { sheet, desk: left } = await library.load(id)
+			if (gone) return
+			const open = createOpenSheet(sheet)
+			const kept = readLeftDesk(left)
+			const desk = createDesk(
+				kept ?? {
+					pass: sheet.pieces.length > 0 ? 'refine' : 'rough',
+					tool: sheet.pieces.length > 0 ? 'nodes' : 'pen',
+				},
+			)
+			const workbench = createWorkbench(open, desk, library)
+			const saving = keepSaved(open, (current) => library.save(current, leaveDesk(desk.getState())))
+			let release = () => {}
+			const claim = async (takeOver: boolean) => {
+				const claimed = await claimSheet(id, { takeOver, lost: () => open.setReadOnly(true) })
+				release = claimed.release
+				if (gone) release()
+				return claimed.mine
+			}
+			if (!(await claim(false))) open.setReadOnly(true)
+			const atOnce = () => void saving.flush()
+			const unwatch = keepDeskSaved(workbench, id)
+			document.addEventListener('visibilitychange', atOnce)
+			window.addEventListener('pagehide', atOnce)
+			leave = () => {
+				document.removeEventListener('visibilitychange', atOnce)
+				window.removeEventListener('pagehide', atOnce)
+				unwatch()
+				void saving.flush().finally(release)
+				saving.stop()
+			}
+			if (gone) return leave()
+			workbench.refresh()
+			// The other tab's last edits are in the store: the sheet is read again when it is taken over.
+			const takeOver = () => void claim(true).then(() => window.location.reload())
+			setLoaded({ state: 'open', workbench, left, takeOver })
+		}
+		begin().catch((error) => {
+			if (!gone) setLoaded({ state: 'failed', error })
+		})
+		return () => {
+			gone = true
+			leave()
+		}
+	}, [id])
+	return loaded
+}
+
+/** How long the view must rest before it is stored, ms. */
+const DESK_REST_MS = 400
+
+/** Stores pass, tool and view a moment after they last changed. */
+function keepDeskSaved({ desk, library, open }: Workbench, id: string): () => void {
+	let timer: ReturnType<typeof setTimeout> | undefined
+	const unsubscribe = desk.subscribe((state, before) => {
+		if (state.view === before.view && state.pass === before.pass && state.tool === before.tool)
+			return
+		clearTimeout(timer)
+		timer = setTimeout(() => {
+			// A desk that cannot be stored costs nothing that matters; the sheet's own saving says so.
+			if (!open.getState().readOnly)
+				library.saveDesk(id, leaveDesk(desk.getState())).catch(() => {})
+		}, DESK_REST_MS)
+	})
+	return () => {
+		clearTimeout(timer)
+		unsubscribe()
+	}
+}

@@ -1,0 +1,75 @@
+'use client'
+
+import InputAdornment from '@mui/material/InputAdornment'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+
+/**
+ * A number with its unit. Enter or leaving the field takes it over, the arrow keys step it
+ * (Shift by ten, Alt by a tenth), Escape gives the old one back. What is no number is not taken.
+ */
+export function NumberField({
+	label,
+	value,
+	unit,
+	digits = 2,
+	disabled = false,
+	onChange,
+}: {
+	label: string
+	value: number | null
+	unit: string
+	digits?: number
+	disabled?: boolean
+	onChange: (value: number) => void
+}) {
+	const [draft, setDraft] = useState<string | null>(null)
+	const shown = value === null ? '' : trimmed(value, digits)
+	const parsed = draft === null ? value : readNumber(draft)
+	const take = () => {
+		if (draft !== null && parsed !== null && draft !== shown) onChange(parsed)
+		setDraft(null)
+	}
+	const step = (by: number) => {
+		if (parsed === null) return
+		setDraft(null)
+		onChange(Number((parsed + by).toFixed(6)))
+	}
+	return (
+		<TextField
+			label={label}
+			value={draft ?? shown}
+			disabled={disabled || value === null}
+			error={draft !== null && parsed === null}
+			onChange={(event) => setDraft(event.target.value)}
+			onFocus={(event) => event.target.select()}
+			onBlur={take}
+			onKeyDown={(event) => {
+				const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
+				if (event.key === 'Enter') take()
+				else if (event.key === 'Escape') setDraft(null)
+				else if (event.key === 'ArrowUp') step(size)
+				else if (event.key === 'ArrowDown') step(-size)
+				else return
+				event.preventDefault()
+			}}
+			slotProps={{
+				htmlInput: { inputMode: 'decimal', autoComplete: 'off', className: 'number' },
+				input: {
+					endAdornment: <InputAdornment position="end">{unit}</InputAdornment>,
+					sx: { pr: 1 },
+				},
+			}}
+			sx={{ '& input': { py: 0.75, pl: 1 } }}
+		/>
+	)
+}
+
+function readNumber(text: string): number | null {
+	const value = Number(text.trim().replace(',', '.'))
+	return text.trim() !== '' && Number.isFinite(value) ? value : null
+}
+
+function trimmed(value: number, digits: number): string {
+	return String(Number(value.toFixed(digits)))
+}

@@ -1,0 +1,113 @@
+'use client'
+
+import ArrowBackIosNewRounded from '@mui/icons-material/ArrowBackIosNewRounded'
+import KeyboardRounded from '@mui/icons-material/KeyboardRounded'
+import RedoRounded from '@mui/icons-material/RedoRounded'
+import UndoRounded from '@mui/icons-material/UndoRounded'
+import Box from '@mui/material/Box'
+import IconButton from '@mui/material/IconButton'
+import Tooltip from '@mui/material/Tooltip'
+import Typography from '@mui/material/Typography'
+import { useEffect, useState } from 'react'
+import { renameSheet } from '@/core'
+import { KeyList } from './KeyList'
+import { belongsToField } from './keyboard'
+import { NameField } from './NameField'
+import { PassTrack } from './passes/PassTrack'
+import { SchemeSwitch } from './SchemeSwitch'
+import { useOpenSheet, useSheet, useWorkbench } from './workbench'
+
+export function TopBar() {
+	const { open } = useWorkbench()
+	const { name } = useSheet()
+	return (
+		<Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 52, px: 1 }}>
+			<Tooltip title="Your sheets">
+				<IconButton href="/" aria-label="Your sheets">
+					<ArrowBackIosNewRounded fontSize="small" />
+				</IconButton>
+			</Tooltip>
+			<Box sx={{ width: 168, flexShrink: 1, minWidth: 90 }}>
+				<NameField
+					label="Sheet name"
+					value={name}
+					onChange={(next) => open.apply('Rename the sheet', (sheet) => renameSheet(sheet, next))}
+				/>
+			</Box>
+			<PassTrack />
+			<Box sx={{ flexGrow: 1 }} />
+			<HistoryButtons />
+			<SavedState />
+			<SchemeSwitch />
+			<KeysButton />
+		</Box>
+	)
+}
+
+function HistoryButtons() {
+	const { open, refresh } = useWorkbench()
+	const undoLabel = useOpenSheet((state) => state.history.past.at(-1)?.label)
+	const redoLabel = useOpenSheet((state) => state.history.future.at(-1)?.label)
+	const act = (step: () => void) => () => {
+		step()
+		refresh()
+	}
+	return (
+		<Box sx={{ display: 'flex' }}>
+			<Tooltip title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
+				<span>
+					<IconButton aria-label="Undo" disabled={!undoLabel} onClick={act(open.undo)}>
+						<UndoRounded fontSize="small" />
+					</IconButton>
+				</span>
+			</Tooltip>
+			<Tooltip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
+				<span>
+					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={act(open.redo)}>
+						<RedoRounded fontSize="small" />
+					</IconButton>
+				</span>
+			</Tooltip>
+		</Box>
+	)
+}
+
+const SAVED_WORDS = { saved: 'Saved', pending: 'Saving', failed: 'Not saved' } as const
+
+function SavedState() {
+	const state = useOpenSheet((s) => s.saving.state)
+	return (
+		<Typography
+			variant="caption"
+			data-testid="saved-state"
+			sx={{
+				width: 56,
+				textAlign: 'center',
+				color: state === 'failed' ? 'error.main' : 'text.secondary',
+			}}
+		>
+			{SAVED_WORDS[state]}
+		</Typography>
+	)
+}
+
+function KeysButton() {
+	const [shown, setShown] = useState(false)
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (event.key === '?' && !belongsToField(event)) setShown(true)
+		}
+		window.addEventListener('keydown', onKey)
+		return () => window.removeEventListener('keydown', onKey)
+	}, [])
+	return (
+		<>
+			<Tooltip title="All keys (?)">
+				<IconButton aria-label="All keys" onClick={() => setShown(true)}>
+					<KeyboardRounded fontSize="small" />
+				</IconButton>
+			</Tooltip>
+			<KeyList open={shown} onClose={() => setShown(false)} />
+		</>
+	)
+}

@@ -1,0 +1,88 @@
+'use client'
+
+import FitScreenRounded from '@mui/icons-material/FitScreenRounded'
+import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
+import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import IconButton from '@mui/material/IconButton'
+import Paper from '@mui/material/Paper'
+import Tooltip from '@mui/material/Tooltip'
+import { changePhoto } from '@/core'
+import { fitSheet } from './bindKeys'
+import { zoomAt } from './canvas/view'
+import { PhotoStrength } from './passes/PhotoStrength'
+import { useDesk, useSheet, useWorkbench } from './workbench'
+
+/** Zoom and photo strength, on the canvas's lower left. */
+export function ZoomBar() {
+	const workbench = useWorkbench()
+	const { desk, open } = workbench
+	const { photos } = useSheet()
+	const scale = useDesk((state) => state.view.scale)
+	const hidden = photos.every((photo) => photo.hidden)
+	const actualSize = () =>
+		desk.setState(({ view, size }) => ({
+			view: zoomAt(view, [size.width / 2, size.height / 2], 1 / view.scale),
+		}))
+	return (
+		<Paper
+			variant="outlined"
+			sx={{
+				position: 'absolute',
+				left: 12,
+				bottom: 12,
+				px: 0.75,
+				py: 0.25,
+				display: 'flex',
+				alignItems: 'center',
+				gap: 0.5,
+			}}
+		>
+			<Tooltip title="Fit the sheet (0)">
+				<IconButton aria-label="Fit the sheet" onClick={() => fitSheet(workbench)}>
+					<FitScreenRounded fontSize="small" />
+				</IconButton>
+			</Tooltip>
+			<Tooltip title="Show at 100 %">
+				<Button
+					color="inherit"
+					className="number"
+					onClick={actualSize}
+					sx={{ minWidth: 64 }}
+					aria-label={`Zoom ${zoomText(scale)}, show at 100 %`}
+				>
+					{zoomText(scale)}
+				</Button>
+			</Tooltip>
+			{photos.length > 0 && (
+				<>
+					<Tooltip title={hidden ? 'Show the photo' : 'Hide the photo (hold H)'}>
+						<IconButton
+							aria-label={hidden ? 'Show the photo' : 'Hide the photo'}
+							onClick={() =>
+								open.apply(hidden ? 'Show the photo' : 'Hide the photo', (sheet) =>
+									changePhoto(sheet, undefined, { hidden: !hidden }),
+								)
+							}
+						>
+							{hidden ? (
+								<VisibilityOffOutlined fontSize="small" />
+							) : (
+								<VisibilityOutlined fontSize="small" />
+							)}
+						</IconButton>
+					</Tooltip>
+					<Box sx={{ width: 110, px: 1, display: 'flex' }}>
+						<PhotoStrength />
+					</Box>
+				</>
+			)}
+		</Paper>
+	)
+}
+
+function zoomText(scale: number): string {
+	const percent = scale * 100
+	return `${percent < 10 ? percent.toFixed(1) : Math.round(percent)} %`
+}

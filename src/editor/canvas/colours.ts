@@ -1,0 +1,22 @@
+/** Colours of the canvas. The same roles as the theme's, as a canvas wants them. */
+export const INKS = {
+	bench: '#DEDACF',
+	sheet: '#FBF9F4',
+	rule: '#D8D2C4',
+	ink: '#22272E',
+	card: '#FBF9F4',
+	casing: 'rgba(255, 255, 255, 0.85)',
+	/** The outline being worked on. */
+	line: '#0E7466',
+	/** Outlines that are not. */
+	idle: '#3D5A80',
+	/** Inside of a piece at work: a tint that leaves the photo to be seen. */
+	tint: 'rgba(14, 116, 102, 0.16)',
+	idleTint: 'rgba(61, 90, 128, 0.1)',
+	flash: 'rgba(14, 116, 102, 0.38)',
+	into: '#0E7466',
+	out: '#D98E04',
+	selected: '#F2A516',
+	wrong: '#A63D2F',
+	box: 'rgba(14, 116, 102, 0.12)',
+} as const

@@ -1,0 +1,94 @@
+import type { KeyInput } from './tools/tool'
+
+/**
+ * The key's name as the shortcuts know it, on any layout: the Latin letter that it types, or,
+ * where it types none, the letter in that place of a Latin keyboard. Digits go by place.
+ */
+export function keyName(event: Pick<KeyboardEvent, 'key' | 'code'>): string {
+	const digit = /^(?:Digit|Numpad)(\d)$/.exec(event.code)
+	if (digit?.[1]) return digit[1]
+	if (event.key === ' ') return 'space'
+	if (/^[\x21-\x7e]$/.test(event.key)) return event.key.toLowerCase()
+	const letter = /^Key([A-Z])$/.exec(event.code)
+	return letter?.[1] && event.key.length <= 2 ? letter[1].toLowerCase() : event.key.toLowerCase()
+}
+
+export function keyInput(event: KeyboardEvent): KeyInput {
+	const { shiftKey: shift, altKey: alt } = event
+	return { key: keyName(event), shift, alt, mod: event.ctrlKey || event.metaKey }
+}
+
+/** Whether a key belongs to the element that has the focus rather than to the bench. */
+export function belongsToField(event: KeyboardEvent): boolean {
+	const target = event.target
+	if (!(target instanceof HTMLElement)) return false
+	if (
+		target.closest(
+			'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="menu"]',
+		)
+	)
+		return true
+	const presses = event.key === 'Enter' || event.key === ' '
+	return presses && target.closest('button, a, [role="button"], [role="tab"]') !== null
+}
+
+export interface Shortcut {
+	readonly keys: string
+	readonly does: string
+}
+
+/** All keys, as the key list shows them. */
+export const SHORTCUTS: readonly { readonly group: string; readonly keys: readonly Shortcut[] }[] =
+	[
+		{
+			group: 'Passes and tools',
+			keys: [
+				{ keys: '1 2 3 5 7 8', does: 'Photo, Rough, Refine, Cut, Proof, Export' },
+				{ keys: 'D', does: 'Pen' },
+				{ keys: 'E', does: 'Nodes' },
+				{ keys: 'Ctrl in the Pen', does: 'Nodes for the moment' },
+			],
+		},
+		{
+			group: 'Pen',
+			keys: [
+				{ keys: 'Click, drag', does: 'Corner, smooth node' },
+				{ keys: 'Alt while dragging', does: 'Outgoing handle alone: a cusp' },
+				{ keys: 'Shift', does: 'Multiples of 45°' },
+				{ keys: 'Click the last node', does: 'Next segment leaves straight' },
+				{ keys: 'Backspace', does: 'Take the last node back' },
+				{ keys: 'Enter', does: 'End the outline open; again: close it' },
+				{ keys: 'Esc', does: 'Let go' },
+			],
+		},
+		{
+			group: 'Nodes',
+			keys: [
+				{ keys: 'C S Y X', does: 'Corner, smooth, symmetric, cusp' },
+				{ keys: 'Arrows', does: 'Nudge 1 px; Shift 10, Alt 0.1' },
+				{ keys: 'Alt-click a segment', does: 'Insert a node' },
+				{ keys: 'Alt-click a node', does: 'Corner to smooth and back' },
+				{ keys: 'Alt-drag a handle', does: 'Break it free' },
+				{ keys: 'Delete', does: 'Remove nodes, keep the outline whole' },
+				{ keys: 'Ctrl A', does: 'Select all nodes of the piece' },
+				{ keys: 'Esc', does: 'Select nothing' },
+			],
+		},
+		{
+			group: 'Seeing',
+			keys: [
+				{ keys: 'Hold H, J, K', does: 'Hide the photo, hide the artwork, silhouette' },
+				{ keys: 'Hold Space', does: 'Drag to pan' },
+				{ keys: 'Hold Z', does: 'Drag a box to zoom to it' },
+				{ keys: '0, + −', does: 'Fit; zoom at the pointer' },
+				{ keys: 'Wheel, Ctrl wheel', does: 'Scroll; zoom' },
+			],
+		},
+		{
+			group: 'Everywhere',
+			keys: [
+				{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
+				{ keys: '?', does: 'This list' },
+			],
+		},
+	]

@@ -1,0 +1,141 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import Tooltip from '@mui/material/Tooltip'
+import Typography from '@mui/material/Typography'
+import {
+	distance,
+	findNode,
+	type HandleSide,
+	handleAngle,
+	moveHandle,
+	type NodeKind,
+	type PathNode,
+	type Point,
+	placeNode,
+	setKind,
+} from '@/core'
+import { NumberField } from '../NumberField'
+import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
+import { KindIcon } from './KindIcon'
+
+const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
+	{ kind: 'corner', key: 'C', says: 'Corner: no handles' },
+	{ kind: 'smooth', key: 'S', says: 'Smooth: handles in one line' },
+	{ kind: 'symmetric', key: 'Y', says: 'Symmetric: smooth, handles of one length' },
+	{ kind: 'cusp', key: 'X', says: 'Cusp: each handle its own way' },
+]
+
+/** The selected nodes' kind, and one node's numbers. */
+export function NodeCard() {
+	const sheet = useSheet()
+	const { nodes } = useOpenSheet((state) => state.selection)
+	const pass = useDesk((state) => state.pass)
+	const chosen = [...nodes].flatMap((id) => findNode(sheet, id)?.node ?? [])
+	const [only] = chosen
+	if (!only || pass === 'proof' || pass === 'export') return null
+	return (
+		<Box
+			component="section"
+			aria-label="Node"
+			sx={{ borderTop: 1, borderColor: 'divider', p: 1.5, display: 'grid', gap: 1.5 }}
+		>
+			<Typography variant="h2">
+				{chosen.length === 1 ? 'Node' : `${chosen.length} nodes`}
+			</Typography>
+			<Kinds nodes={chosen} />
+			{chosen.length === 1 && <Numbers node={only} />}
+		</Box>
+	)
+}
+
+function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
+	const { open } = useWorkbench()
+	const kinds = new Set(nodes.map((node) => node.kind))
+	const ids = new Set(nodes.map((node) => node.id))
+	return (
+		<ToggleButtonGroup
+			exclusive
+			fullWidth
+			size="small"
+			aria-label="Kind"
+			value={kinds.size === 1 ? [...kinds][0] : null}
+		>
+			{KINDS.map(({ kind, key, says }) => (
+				<Tooltip key={kind} title={`${says} (${key})`}>
+					<ToggleButton
+						value={kind}
+						aria-label={says}
+						onClick={() =>
+							open.apply(
+								ids.size > 1 ? `Make ${ids.size} nodes ${kind}` : `Make ${kind}`,
+								(sheet) => setKind(sheet, ids, kind),
+							)
+						}
+					>
+						<KindIcon kind={kind} />
+					</ToggleButton>
+				</Tooltip>
+			))}
+		</ToggleButtonGroup>
+	)
+}
+
+function Numbers({ node }: { node: PathNode }) {
+	const { open } = useWorkbench()
+	const place = (at: Point) => open.apply('Place a node', (sheet) => placeNode(sheet, node.id, at))
+	return (
+		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+			<NumberField
+				label="x"
+				unit="px"
+				value={node.at[0]}
+				onChange={(x) => place([x, node.at[1]])}
+			/>
+			<NumberField
+				label="y"
+				unit="px"
+				value={node.at[1]}
+				onChange={(y) => place([node.at[0], y])}
+			/>
+			<HandleNumbers node={node} side="in" />
+			<HandleNumbers node={node} side="out" />
+		</Box>
+	)
+}
+
+const SIDE_NAMES = { in: 'Handle in', out: 'Handle out' } as const
+
+function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
+	const { open } = useWorkbench()
+	const handle = node[side]
+	if (!handle) return null
+	const move = (to: Point) =>
+		open.apply('Place a handle', (sheet) => moveHandle(sheet, node.id, side, to))
+	return (
+		<>
+			<Typography
+				variant="caption"
+				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mb: -0.75 }}
+			>
+				{SIDE_NAMES[side]}:{' '}
+				<span className="number">{distance(node.at, handle).toFixed(1)} px</span> at{' '}
+				<span className="number">{handleAngle(node, handle).toFixed(1)}°</span>
+			</Typography>
+			<NumberField
+				label={`${side} x`}
+				unit="px"
+				value={handle[0]}
+				onChange={(x) => move([x, handle[1]])}
+			/>
+			<NumberField
+				label={`${side} y`}
+				unit="px"
+				value={handle[1]}
+				onChange={(y) => move([handle[0], y])}
+			/>
+		</>
+	)
+}

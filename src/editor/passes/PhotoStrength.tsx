@@ -1,0 +1,30 @@
+'use client'
+
+import Slider from '@mui/material/Slider'
+import { changePhoto } from '@/core'
+import { useSheet, useWorkbench } from '../workbench'
+
+/** How strongly the photos show; one drag is one step of undo. */
+export function PhotoStrength() {
+	const { open } = useWorkbench()
+	const { photos } = useSheet()
+	const strength = Math.round((photos[0]?.strength ?? 1) * 100)
+	return (
+		<Slider
+			aria-label="Photo strength"
+			value={strength}
+			min={0}
+			max={100}
+			valueLabelDisplay="auto"
+			valueLabelFormat={(value) => `Photo strength ${value} %`}
+			onChange={(_, value) =>
+				open.apply(
+					'Change photo strength',
+					(sheet) => changePhoto(sheet, undefined, { strength: Number(value) / 100 }),
+					'photo-strength',
+				)
+			}
+			onChangeCommitted={() => open.seal()}
+		/>
+	)
+}

@@ -1,0 +1,62 @@
+'use client'
+
+import EditRounded from '@mui/icons-material/EditRounded'
+import PolylineRounded from '@mui/icons-material/PolylineRounded'
+import Box from '@mui/material/Box'
+import ButtonBase from '@mui/material/ButtonBase'
+import Typography from '@mui/material/Typography'
+import { useDesk, useWorkbench } from '../workbench'
+import { passById, type ToolId } from './passes'
+
+const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof EditRounded }>> = {
+	pen: { name: 'Pen', key: 'D', icon: EditRounded },
+	nodes: { name: 'Nodes', key: 'E', icon: PolylineRounded },
+}
+
+/** The pass's tools as large rows: icon, name, key. */
+export function ToolRows() {
+	const workbench = useWorkbench()
+	const pass = passById(useDesk((state) => state.pass))
+	const current = useDesk((state) => state.tool)
+	return (
+		<Box role="radiogroup" aria-label="Tool" sx={{ display: 'grid', gap: 0.5 }}>
+			{pass.tools.map((id) => {
+				const { name, key, icon: Icon } = TOOLS[id]
+				const here = id === current
+				return (
+					<ButtonBase
+						key={id}
+						role="radio"
+						aria-checked={here}
+						onClick={() => workbench.takeTool(id)}
+						sx={{
+							justifyContent: 'flex-start',
+							gap: 1.25,
+							height: 40,
+							px: 1.25,
+							borderRadius: 1,
+							border: 1,
+							borderColor: here ? 'primary.main' : 'divider',
+							bgcolor: 'background.paper',
+							color: here ? 'primary.main' : 'text.primary',
+							boxShadow: here ? 'inset 3px 0 0 currentColor' : 'none',
+							'&.Mui-focusVisible': { outline: '2px solid' },
+						}}
+					>
+						<Icon fontSize="small" />
+						<Typography component="span" variant="body1" sx={{ fontWeight: here ? 650 : 500 }}>
+							{name}
+						</Typography>
+						<Typography
+							component="span"
+							className="number"
+							sx={{ ml: 'auto', color: 'text.secondary' }}
+						>
+							{key}
+						</Typography>
+					</ButtonBase>
+				)
+			})}
+		</Box>
+	)
+}

@@ -1,0 +1,88 @@
+import { exportSummary, type Sheet } from '@/core'
+
+export type PassId = 'photo' | 'rough' | 'refine' | 'cut' | 'proof' | 'export'
+export type ToolId = 'pen' | 'nodes'
+
+export interface Pass {
+	readonly id: PassId
+	/** Its place among the eight, and its key. */
+	readonly number: number
+	readonly name: string
+	/** One line on what the pass is for. */
+	readonly purpose: string
+	readonly tools: readonly ToolId[]
+	/** Its live figure, once it has one. */
+	figure(sheet: Sheet): string | null
+}
+
+const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
+
+/** The stages of the work, in order. They keep their numbers while others are still to come. */
+export const PASSES: readonly Pass[] = [
+	{
+		id: 'photo',
+		number: 1,
+		name: 'Photo',
+		purpose: 'Bring the photo in and set how strongly it shows under the pen.',
+		tools: ['nodes'],
+		figure: () => null,
+	},
+	{
+		id: 'rough',
+		number: 2,
+		name: 'Rough',
+		purpose:
+			'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
+		tools: ['pen', 'nodes'],
+		figure: ({ pieces }) => (pieces.length > 0 ? count(pieces.length, 'piece', 'pieces') : null),
+	},
+	{
+		id: 'refine',
+		number: 3,
+		name: 'Refine',
+		purpose:
+			'Go round once more, node by node: bend segments, set kinds, take what is needless away.',
+		tools: ['nodes', 'pen'],
+		figure: (sheet) => {
+			const { nodes } = exportSummary(sheet)
+			return nodes > 0 ? count(nodes, 'node', 'nodes') : null
+		},
+	},
+	{
+		id: 'cut',
+		number: 5,
+		name: 'Cut',
+		purpose: 'Make openings of the outlines one sees through.',
+		tools: ['pen', 'nodes'],
+		figure: (sheet) => {
+			const { openings } = exportSummary(sheet)
+			return openings > 0 ? count(openings, 'opening', 'openings') : null
+		},
+	},
+	{
+		id: 'proof',
+		number: 7,
+		name: 'Proof',
+		purpose: 'Judge the shape by itself, the photo away.',
+		tools: ['nodes'],
+		figure: (sheet) => {
+			const { openOutlines, pieces } = exportSummary(sheet)
+			if (pieces === 0) return null
+			return openOutlines > 0 ? `${openOutlines} open` : 'all closed'
+		},
+	},
+	{
+		id: 'export',
+		number: 8,
+		name: 'Export',
+		purpose: 'Send the artwork out as a file that any drawing or cutting program opens.',
+		tools: ['nodes'],
+		figure: () => null,
+	},
+]
+
+export function passById(id: PassId): Pass {
+	const pass = PASSES.find((p) => p.id === id)
+	if (!pass) throw new Error(`No pass “${id}”.`)
+	return pass
+}

@@ -1,0 +1,151 @@
+'use client'
+
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
+import Typography from '@mui/material/Typography'
+import { boxOf, formatPathData, type Piece, type Sheet } from '@/core'
+import { selectContour } from '@/store/selection'
+import { boundsOf } from '../../canvas/hitTest'
+import { fitBox } from '../../canvas/view'
+import { goToPass } from '../../desk'
+import { useDesk, useSheet, useWorkbench } from '../../workbench'
+
+/** Heights at which the shape is looked at by itself, px. */
+const SMALL_SIZES = [96, 48, 24, 16]
+
+export function ProofCard() {
+	const { desk } = useWorkbench()
+	const sheet = useSheet()
+	const inverted = useDesk((state) => state.inverted)
+	const shown = sheet.pieces.filter((piece) => !piece.hidden)
+	if (shown.length === 0) {
+		return (
+			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+				There is no piece to look at yet. Trace one in the Rough pass.
+			</Typography>
+		)
+	}
+	return (
+		<>
+			<FormControlLabel
+				control={
+					<Switch
+						size="small"
+						checked={inverted}
+						onChange={(_, on) => desk.setState({ inverted: on })}
+					/>
+				}
+				label="White on black"
+				slotProps={{ typography: { variant: 'body2' } }}
+			/>
+			<Box>
+				<Typography variant="h3">Small sizes</Typography>
+				<SmallSizes sheet={sheet} pieces={shown} inverted={inverted} />
+			</Box>
+			<OpenOutlines />
+		</>
+	)
+}
+
+function SmallSizes({
+	sheet,
+	pieces,
+	inverted,
+}: {
+	sheet: Sheet
+	pieces: readonly Piece[]
+	inverted: boolean
+}) {
+	const corners = pieces
+		.flatMap((p) => p.contours.map(boundsOf))
+		.flatMap((b) => [[b.minX, b.minY] as const, [b.maxX, b.maxY] as const])
+	const { minX, minY, maxX, maxY } = boxOf(corners)
+	const width = Math.max(1, maxX - minX)
+	const height = Math.max(1, maxY - minY)
+	const [ground, shape] = inverted ? ['#000', '#fff'] : ['#fff', '#000']
+	return (
+		<Box
+			sx={{
+				display: 'flex',
+				alignItems: 'flex-end',
+				gap: 1.5,
+				p: 1,
+				mt: 0.5,
+				border: 1,
+				borderColor: 'divider',
+				borderRadius: 1,
+				bgcolor: ground,
+				overflow: 'hidden',
+			}}
+		>
+			{SMALL_SIZES.map((size) => (
+				<svg
+					key={size}
+					role="img"
+					aria-label={`${sheet.name} at ${size} px`}
+					height={size}
+					width={Math.min(120, (size * width) / height)}
+					viewBox={`${minX} ${minY} ${width} ${height}`}
+				>
+					{pieces.map((piece) => (
+						<path
+							key={piece.id}
+							d={formatPathData(
+								piece.contours.filter((c) => c.closed),
+								1,
+							)}
+							fill={shape}
+							fillRule={piece.fillRule}
+						/>
+					))}
+				</svg>
+			))}
+		</Box>
+	)
+}
+
+/** Outlines thought closed that are not: each with its place and the way back to it. */
+function OpenOutlines() {
+	const { open, desk, refresh } = useWorkbench()
+	const sheet = useSheet()
+	const found = sheet.pieces
+		.filter((p) => !p.hidden)
+		.flatMap((piece) =>
+			piece.contours.filter((c) => !c.closed).map((contour) => ({ piece, contour })),
+		)
+	if (found.length === 0)
+		return (
+			<Alert severity="success" variant="outlined">
+				Every outline is closed.
+			</Alert>
+		)
+	return (
+		<Box sx={{ display: 'grid', gap: 0.75 }}>
+			{found.map(({ piece, contour }) => (
+				<Alert
+					key={contour.id}
+					severity="warning"
+					variant="outlined"
+					action={
+						<Button
+							color="inherit"
+							onClick={() => {
+								goToPass(desk, 'refine')
+								open.select(selectContour(sheet, contour.id))
+								desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
+								refresh()
+							}}
+						>
+							Show
+						</Button>
+					}
+				>
+					“{piece.name}” is open: it cannot be filled or cut.
+				</Alert>
+			))}
+		</Box>
+	)
+}

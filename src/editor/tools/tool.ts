@@ -1,0 +1,68 @@
+import type { Box, Cubic, Edit, Point, Sheet } from '@/core'
+import type { Selection } from '@/store/selection'
+import type { Hit } from '../canvas/hitTest'
+
+/** A pointer event as tools see it. */
+export interface PointerInput {
+	/** sheet px */
+	readonly at: Point
+	readonly shift: boolean
+	readonly alt: boolean
+	/** Ctrl or Cmd */
+	readonly mod: boolean
+	/** How far the pointer reaches, sheet px: the hit radius at the present zoom. */
+	readonly reach: number
+	/** Sheet px for one px on screen. */
+	readonly pixel: number
+}
+
+export interface KeyInput {
+	/** The key's name on any layout: `enter`, `arrowleft`, `c`. */
+	readonly key: string
+	readonly shift: boolean
+	readonly alt: boolean
+	readonly mod: boolean
+}
+
+/** What a tool may see and do: the sheet through edits, and what is selected. */
+export interface Bench {
+	sheet(): Sheet
+	apply(label: string, edit: Edit, key?: string): void
+	/** Ends a run of edits that share a key. */
+	seal(): void
+	selection(): Selection
+	select(selection: Selection): void
+}
+
+/** What a tool shows beside the sheet itself. */
+export interface Overlay {
+	/** The next segment as it would become. */
+	readonly preview: Cubic | null
+	/** An outline whose inside flashes: it has just been closed, or would be by a click. */
+	readonly filled: string | null
+	/** A selection box being drawn, sheet px. */
+	readonly box: Box | null
+	/** What the pointer is over, where the tool would take hold of it. */
+	readonly hover: Hit | null
+}
+
+export const NO_OVERLAY: Overlay = { preview: null, filled: null, box: null, hover: null }
+
+export interface Tool {
+	down(input: PointerInput): void
+	/** Called with and without a button pressed. */
+	move(input: PointerInput): void
+	up(input: PointerInput): void
+	doubleClick(input: PointerInput): void
+	/** @returns whether the key meant something to the tool */
+	key(input: KeyInput): boolean
+	/** The tool is put down: what is begun is ended as it stands, nothing is lost. */
+	rest(): void
+	/** What a click and a drag would do now, and which key changes it. */
+	hint(): string
+	overlay(): Overlay
+	cursor(): string
+}
+
+/** A press that moves further than this is a drag, px on screen. */
+export const DRAG_PX = 3

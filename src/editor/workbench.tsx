@@ -1,0 +1,88 @@
+'use client'
+
+import { createContext, type ReactNode, useContext } from 'react'
+import { useStore } from 'zustand'
+import type { Sheet } from '@/core'
+import type { Library } from '@/store/library'
+import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
+import type { Desk, DeskState } from './desk'
+import { passById, type ToolId } from './passes/passes'
+import { createNodes } from './tools/nodes'
+import { createPen } from './tools/pen'
+import type { Bench, Tool } from './tools/tool'
+
+/** Everything that the parts of the editor share. */
+export interface Workbench {
+	readonly open: OpenSheet
+	readonly desk: Desk
+	readonly library: Library
+	readonly tools: Readonly<Record<ToolId, Tool>>
+	/** Brings the desk up to date with the tool at hand: its overlay and hint. */
+	refresh(tool?: Tool): void
+	/** Takes a tool in hand; the one before is put down. */
+	takeTool(id: ToolId): void
+	toolAtHand(): Tool
+}
+
+export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): Workbench {
+	const bench: Bench = {
+		sheet: open.sheet,
+		apply: open.apply,
+		seal: open.seal,
+		selection: () => open.getState().selection,
+		select: open.select,
+	}
+	const tools = {
+		pen: createPen(bench, () => nextName(open.sheet())),
+		nodes: createNodes(bench),
+	}
+	const toolAtHand = () => tools[desk.getState().tool]
+	const refresh = (tool = toolAtHand()) => {
+		const { pass } = desk.getState()
+		const hint = pass === 'proof' || pass === 'export' ? passById(pass).purpose : tool.hint()
+		desk.setState({ overlay: tool.overlay(), hint })
+	}
+	return {
+		open,
+		desk,
+		library,
+		tools,
+		refresh,
+		toolAtHand,
+		takeTool: (id) => {
+			if (desk.getState().tool !== id) toolAtHand().rest()
+			desk.setState({ tool: id })
+			refresh()
+		},
+	}
+}
+
+/** “Piece 4”, the first number that is free. */
+export function nextName(sheet: Sheet): string {
+	const names = new Set(sheet.pieces.map((p) => p.name))
+	for (let n = sheet.pieces.length + 1; ; n++) if (!names.has(`Piece ${n}`)) return `Piece ${n}`
+}
+
+const WorkbenchContext = createContext<Workbench | null>(null)
+
+export function WorkbenchProvider({ value, children }: { value: Workbench; children: ReactNode }) {
+	return <WorkbenchContext value={value}>{children}</WorkbenchContext>
+}
+
+export function useWorkbench(): Workbench {
+	const workbench = useContext(WorkbenchContext)
+	if (!workbench) throw new Error('There is no open sheet here.')
+	return workbench
+}
+
+export function useOpenSheet<T>(select: (state: OpenSheetState) => T): T {
+	return useStore(useWorkbench().open, select)
+}
+
+export function useSheet(): Sheet {
+	return useOpenSheet((state) => state.history.present)
+}
+
+export function useDesk<T>(select: (state: DeskState) => T): T {
+	return useStore(useWorkbench().desk, select)
+}

@@ -1,0 +1,73 @@
+'use client'
+
+import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutlined'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import CircularProgress from '@mui/material/CircularProgress'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { DRAWINGS, PICTURES } from '@/editor/passes/fileKinds'
+import { chooseFiles } from '@/store/files'
+
+/** The large target for a new sheet: drop, paste or choose. */
+export function NewSheet({
+	busy,
+	onFiles,
+}: {
+	busy: string | null
+	onFiles: (files: readonly File[]) => void
+}) {
+	const [over, setOver] = useState(false)
+	return (
+		<Box
+			component="section"
+			aria-label="New sheet"
+			onDragOver={(event) => {
+				event.preventDefault()
+				setOver(true)
+			}}
+			onDragLeave={() => setOver(false)}
+			onDrop={(event) => {
+				event.preventDefault()
+				setOver(false)
+				onFiles([...event.dataTransfer.files])
+			}}
+			sx={{
+				minHeight: 232,
+				p: 3,
+				borderRadius: 1,
+				border: '2px dashed',
+				borderColor: over ? 'primary.main' : 'divider',
+				bgcolor: 'background.paper',
+				display: 'grid',
+				placeItems: 'center',
+				alignContent: 'center',
+				gap: 1.5,
+				textAlign: 'center',
+			}}
+		>
+			{busy ? (
+				<>
+					<CircularProgress size={28} />
+					<Typography variant="body1">Opening “{busy}”</Typography>
+				</>
+			) : (
+				<>
+					<AddPhotoAlternateOutlined sx={{ fontSize: 40, color: 'primary.main' }} />
+					<Typography variant="body1">Drop a photo here, or paste one, to begin a sheet</Typography>
+					<Box sx={{ display: 'flex', gap: 1 }}>
+						<Button variant="contained" onClick={async () => onFiles(await chooseFiles(PICTURES))}>
+							Choose a photo
+						</Button>
+						<Button variant="outlined" onClick={async () => onFiles(await chooseFiles(DRAWINGS))}>
+							Open an SVG file
+						</Button>
+					</Box>
+					<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+						PNG, JPEG, WebP, AVIF, GIF or BMP, up to 100 megapixels
+					</Typography>
+				</>
+			)}
+		</Box>
+	)
+}

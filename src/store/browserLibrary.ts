@@ -1,0 +1,10 @@
+import { SkiagramDatabase } from './database'
+import { createLibrary, type Library } from './library'
+
+let library: Library | null = null
+
+/** The library kept in this browser. */
+export function browserLibrary(): Library {
+	library ??= createLibrary(new SkiagramDatabase())
+	return library
+}

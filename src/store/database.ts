@@ -1,0 +1,105 @@
+import Dexie, { type Table } from 'dexie'
+import type { FillRule } from '@/core'
+
+/** What the home page shows of a sheet without reading all of it. */
+export interface SheetSummary {
+	readonly id: string
+	readonly name: string
+	readonly editedAt: number
+	readonly width: number
+	readonly height: number
+	readonly pieces: number
+	readonly nodes: number
+	/** The photo under the first look, if there is one. */
+	readonly photo: string | null
+	readonly artwork: readonly {
+		readonly d: string
+		readonly rule: FillRule
+		readonly colour: string
+	}[]
+}
+
+/** A sheet's JSON, unchecked until it has passed its schema, and how its desk was left. */
+export interface StoredDocument {
+	readonly id: string
+	readonly sheet: unknown
+	readonly desk?: unknown
+}
+
+export interface StoredPhoto {
+	readonly id: string
+	readonly blob: Blob
+	/** A small copy for cards. */
+	readonly thumbnail: Blob | null
+}
+
+/** A document that did not pass its schema: kept as it was found. */
+export interface SetAside {
+	readonly key?: number
+	readonly id: string
+	readonly at: number
+	readonly document: unknown
+	readonly problem: string
+}
+
+export class SkiagramDatabase extends Dexie {
+	readonly sheets!: Table<SheetSummary, string>
+	readonly documents!: Table<StoredDocument, string>
+	readonly photos!: Table<StoredPhoto, string>
+	readonly setAside!: Table<SetAside, number>
+
+	constructor(name = 'skiagram') {
+		super(name)
+		this.version(1).stores({
+			sheets: 'id, editedAt',
+			documents: 'id',
+			photos: 'id',
+			setAside: '++key, id',
+		})
+	}
+}
+
+/** The browser's storage is full: the last change is not saved yet. */
+export class StorageFull extends Error {
+	constructor() {
+		super('The browser’s storage for this site is full.')
+		this.name = 'StorageFull'
+	}
+}
+
+/** The browser keeps nothing for this site: a private window, or storage switched off. */
+export class StorageRefused extends Error {
+	constructor() {
+		super('The browser does not let this site store anything.')
+		this.name = 'StorageRefused'
+	}
+}
+
+/** Runs a storage operation; what the database throws comes out as one of the two errors above. */
+export async function stored<T>(work: () => Promise<T>): Promise<T> {
+	try {
+		return await work()
+	} catch (error) {
+		throw storageError(error)
+	}
+}
+
+function storageError(error: unknown): unknown {
+	const names = new Set<string>()
+	for (let e = error; e instanceof Error || e instanceof DOMException; e = innerOf(e))
+		names.add(e.name)
+	if (names.has('QuotaExceededError')) return new StorageFull()
+	const refusals = [
+		'OpenFailedError',
+		'MissingAPIError',
+		'InvalidStateError',
+		'SecurityError',
+		'UnknownError',
+	]
+	if (refusals.some((name) => names.has(name))) return new StorageRefused()
+	return error
+}
+
+function innerOf(error: Error): unknown {
+	return 'inner' in error ? error.inner : error.cause
+}

@@ -1,0 +1,36 @@
+import { fileOpen, fileSave } from 'browser-fs-access'
+
+/** Lets the user choose where a text file goes; resolves to false where they thought better of it. */
+export async function saveText(text: string, fileName: string, mimeType: string): Promise<boolean> {
+	const extension = fileName.slice(fileName.lastIndexOf('.'))
+	return unlessCancelled(() =>
+		fileSave(new Blob([text], { type: mimeType }), {
+			fileName,
+			extensions: [extension],
+			mimeTypes: [mimeType],
+		}),
+	)
+}
+
+/** Lets the user choose files; none where they thought better of it. */
+export async function chooseFiles(o: {
+	description: string
+	extensions: string[]
+	mimeTypes: string[]
+}): Promise<File[]> {
+	let chosen: File[] = []
+	await unlessCancelled(async () => {
+		chosen = await fileOpen({ ...o, multiple: true })
+	})
+	return chosen
+}
+
+async function unlessCancelled(work: () => Promise<unknown>): Promise<boolean> {
+	try {
+		await work()
+		return true
+	} catch (error) {
+		if (error instanceof DOMException && error.name === 'AbortError') return false
+		throw error
+	}
+}

@@ -1,0 +1,150 @@
+import { exportSummary, formatPathData, newId, parseSheet, renameSheet, type Sheet } from '@/core'
+import {
+	type SheetSummary,
+	type SkiagramDatabase,
+	type StoredDocument,
+	type StoredPhoto,
+	stored,
+} from './database'
+
+/** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */
+export class SheetUnreadable extends Error {
+	constructor(
+		readonly document: unknown,
+		problem: string,
+	) {
+		super(problem)
+		this.name = 'SheetUnreadable'
+	}
+}
+
+export class SheetMissing extends Error {
+	constructor(readonly id: string) {
+		super(`There is no sheet ${id}.`)
+		this.name = 'SheetMissing'
+	}
+}
+
+export type Library = ReturnType<typeof createLibrary>
+
+/** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
+export function createLibrary(database: SkiagramDatabase) {
+	const { sheets, documents, photos, setAside } = database
+
+	const save = (sheet: Sheet, desk?: unknown, editedAt = Date.now()) =>
+		stored(() =>
+			database.transaction('rw', sheets, documents, async () => {
+				await sheets.put(summaryOf(sheet, editedAt))
+				await documents.put({ id: sheet.id, sheet, desk })
+			}),
+		)
+
+	return {
+		/** All sheets, the last edited first. */
+		list: () => stored(() => sheets.orderBy('editedAt').reverse().toArray()),
+
+		save,
+
+		/** How the desk was left, kept beside the sheet without touching it. */
+		saveDesk: (id: string, desk: unknown) => stored(() => documents.update(id, { desk })),
+
+		/**
+		 * @throws {SheetMissing}
+		 * @throws {SheetUnreadable} after setting the stored document aside
+		 */
+		load: async (id: string): Promise<{ sheet: Sheet; desk: unknown }> => {
+			const document = await stored(() => documents.get(id))
+			if (!document) throw new SheetMissing(id)
+			try {
+				return { sheet: parseSheet(document.sheet), desk: document.desk }
+			} catch (error) {
+				const problem = error instanceof Error ? error.message : String(error)
+				await stored(() => keepAside(document, problem))
+				throw new SheetUnreadable(document.sheet, problem)
+			}
+		},
+
+		rename: async (id: string, name: string): Promise<void> => {
+			await stored(() =>
+				database.transaction('rw', sheets, documents, async () => {
+					const document = await documents.get(id)
+					await sheets.update(id, { name })
+					if (document)
+						await documents.update(id, { sheet: renameSheet(parseSheet(document.sheet), name) })
+				}),
+			)
+		},
+
+		duplicate: async (id: string): Promise<string> => {
+			const document = await stored(() => documents.get(id))
+			if (!document) throw new SheetMissing(id)
+			const source = parseSheet(document.sheet)
+			const copy: Sheet = { ...source, id: newId(), name: `${source.name} copy` }
+			await save(copy, document.desk)
+			return copy.id
+		},
+
+		/** Removes a sheet and returns what puts it back. Its photos stay until they are swept. */
+		remove: async (id: string): Promise<() => Promise<void>> => {
+			const kept = await stored(() =>
+				database.transaction('rw', sheets, documents, async () => {
+					const pair = { summary: await sheets.get(id), document: await documents.get(id) }
+					await sheets.delete(id)
+					await documents.delete(id)
+					return pair
+				}),
+			)
+			return () =>
+				stored(() =>
+					database.transaction('rw', sheets, documents, async () => {
+						if (kept.summary) await sheets.put(kept.summary)
+						if (kept.document) await documents.put(kept.document)
+					}),
+				)
+		},
+
+		addPhoto: async (blob: Blob, thumbnail: Blob | null): Promise<string> => {
+			const id = newId()
+			await stored(() => photos.put({ id, blob, thumbnail }))
+			return id
+		},
+
+		photo: (id: string): Promise<StoredPhoto | undefined> => stored(() => photos.get(id)),
+
+		/** Drops photos that no sheet holds, stored or set aside. */
+		sweepPhotos: () =>
+			stored(() =>
+				database.transaction('rw', documents, photos, setAside, async () => {
+					const all = JSON.stringify([await documents.toArray(), await setAside.toArray()])
+					const ids = await photos.toCollection().primaryKeys()
+					await photos.bulkDelete(ids.filter((photo) => !all.includes(JSON.stringify(photo))))
+				}),
+			),
+	}
+
+	async function keepAside(document: StoredDocument, problem: string): Promise<void> {
+		const known = await setAside.where('id').equals(document.id).count()
+		if (known === 0) await setAside.add({ id: document.id, at: Date.now(), document, problem })
+	}
+}
+
+function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
+	const { pieces, nodes } = exportSummary(sheet)
+	return {
+		id: sheet.id,
+		name: sheet.name,
+		editedAt,
+		width: sheet.width,
+		height: sheet.height,
+		pieces,
+		nodes,
+		photo: sheet.photos[0]?.blob ?? null,
+		artwork: sheet.pieces
+			.filter((p) => !p.hidden)
+			.map((p) => ({
+				d: formatPathData(p.contours, 1),
+				rule: p.fillRule,
+				colour: p.fill.kind === 'solid' ? p.fill.colour : 'none',
+			})),
+	}
+}

@@ -1,0 +1,41 @@
+import { findContour, type Sheet } from '@/core'
+
+/** What is chosen: a piece, perhaps one of its outlines, perhaps nodes. Ids only. */
+export interface Selection {
+	readonly piece: string | null
+	readonly contour: string | null
+	readonly nodes: ReadonlySet<string>
+}
+
+export const NOTHING: Selection = { piece: null, contour: null, nodes: new Set() }
+
+/** The outline, its piece, and some of its nodes. */
+export function selectContour(
+	sheet: Sheet,
+	contourId: string,
+	nodes: Iterable<string> = [],
+): Selection {
+	const found = findContour(sheet, contourId)
+	return {
+		piece: found?.piece.id ?? null,
+		contour: found ? contourId : null,
+		nodes: new Set(nodes),
+	}
+}
+
+/** The selection without what the sheet no longer holds; the same object where all of it stands. */
+export function presentIn(sheet: Sheet, selection: Selection): Selection {
+	const piece = sheet.pieces.find((p) => p.id === selection.piece)
+	const contour = piece?.contours.find((c) => c.id === selection.contour)
+	const ids = new Set<string>()
+	if (selection.nodes.size > 0) {
+		for (const p of sheet.pieces)
+			for (const c of p.contours)
+				for (const n of c.nodes) if (selection.nodes.has(n.id)) ids.add(n.id)
+	}
+	const same =
+		(piece?.id ?? null) === selection.piece &&
+		(contour?.id ?? null) === selection.contour &&
+		ids.size === selection.nodes.size
+	return same ? selection : { piece: piece?.id ?? null, contour: contour?.id ?? null, nodes: ids }
+}

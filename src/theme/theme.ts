@@ -1,0 +1,67 @@
+'use client'
+
+import { createTheme } from '@mui/material/styles'
+import { CORNER_PX, DARK, LIGHT, NUMBER_FACE, TEXT_FACE } from './tokens'
+
+type Tokens = Record<keyof typeof LIGHT, string>
+
+function palette(t: Tokens, onActive: string) {
+	return {
+		background: { default: t.paper, paper: t.card },
+		text: { primary: t.ink, secondary: t.inkSoft },
+		divider: t.rule,
+		primary: { main: t.verdigris, contrastText: onActive },
+		secondary: { main: t.saffron, contrastText: '#22272E' },
+		error: { main: t.brick, contrastText: onActive },
+	}
+}
+
+/** One level of borders, no shadows but on what floats, small corners, sentence case. */
+export const theme = createTheme({
+	cssVariables: { colorSchemeSelector: 'data-bench' },
+	defaultColorScheme: 'light',
+	colorSchemes: {
+		light: { palette: palette(LIGHT, '#FFFFFF') },
+		dark: { palette: palette(DARK, '#1B1A17') },
+	},
+	shape: { borderRadius: CORNER_PX },
+	typography: {
+		fontFamily: TEXT_FACE,
+		fontSize: 13,
+		h1: { fontSize: '1.55rem', fontWeight: 650, letterSpacing: '-0.01em' },
+		h2: { fontSize: '0.95rem', fontWeight: 650 },
+		h3: { fontSize: '0.8125rem', fontWeight: 650 },
+		body1: { fontSize: '0.875rem' },
+		body2: { fontSize: '0.8125rem' },
+		caption: { fontSize: '0.75rem', lineHeight: 1.4 },
+		button: { textTransform: 'none', fontWeight: 600 },
+	},
+	components: {
+		MuiCssBaseline: {
+			styleOverrides: {
+				body: { fontVariantNumeric: 'tabular-nums', overscrollBehavior: 'none' },
+				'.number': { fontFamily: NUMBER_FACE, fontSize: '0.75rem' },
+			},
+		},
+		MuiButtonBase: { defaultProps: { disableRipple: true } },
+		MuiButton: {
+			defaultProps: { disableElevation: true, size: 'small' },
+			styleOverrides: {
+				root: { '&.Mui-focusVisible': { outline: '2px solid currentColor', outlineOffset: 1 } },
+			},
+		},
+		MuiIconButton: {
+			defaultProps: { size: 'small' },
+			styleOverrides: {
+				root: {
+					borderRadius: CORNER_PX,
+					'&.Mui-focusVisible': { outline: '2px solid currentColor' },
+				},
+			},
+		},
+		MuiPaper: { defaultProps: { elevation: 0 } },
+		MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true } },
+		MuiTextField: { defaultProps: { size: 'small' } },
+		MuiSlider: { defaultProps: { size: 'small' } },
+	},
+})
