@@ -2,7 +2,7 @@
 
 export { formatPathData, PathSyntaxError, parsePathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
-export { readSvg, type SvgDrawing, SvgSyntaxError } from './formats/svgRead'
+export { SvgSyntaxError } from './formats/svgSyntaxError'
 export { exportSummary, formatSvg, type SvgOptions } from './formats/svgWrite'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
@@ -116,10 +116,5 @@ export {
 	transformContour,
 } from './path/pieces'
 export { removeNodes } from './path/remove'
-export {
-	DamagedPicture,
-	MAX_MEGAPIXELS,
-	NotAPicture,
-	PhotoTooLarge,
-	readPictureHeader,
-} from './photo/pictureHeader'
+export { readPictureHeader } from './photo/pictureHeader'
+export { DamagedPicture, MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProblems'

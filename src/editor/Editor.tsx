@@ -1,23 +1,25 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { browserLibrary } from '@/store/browserLibrary'
 import { claimSheet } from '@/store/editLock'
 import { createOpenSheet } from '@/store/openSheet'
 import { keepSaved } from '@/store/saving'
+import { NOTHING } from '@/store/selection'
 import { Canvas } from './canvas/Canvas'
 import { createDesk, leaveDesk, readLeftDesk } from './desk'
 import { FilesTaken } from './FilesTaken'
 import { HintLine } from './HintLine'
 import { Notices } from './Notices'
 import { NotOpened } from './NotOpened'
-import { NodeCard } from './panels/NodeCard'
 import { PiecesPanel } from './panels/PiecesPanel'
 import { PassCard } from './passes/PassCard'
 import { TopBar } from './TopBar'
-import { createWorkbench, type Workbench, WorkbenchProvider } from './workbench'
+import { createWorkbench, useOpenSheet, type Workbench, WorkbenchProvider } from './workbench'
 import { ZoomBar } from './ZoomBar'
+
+const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 type Loaded =
 	| { readonly state: 'loading' }
@@ -80,12 +82,22 @@ export function Editor({ id }: { id: string }) {
 						}}
 					>
 						<PiecesPanel />
-						<NodeCard />
+						<SelectionCard />
 					</Box>
 				</Box>
 			</FilesTaken>
 		</WorkbenchProvider>
 	)
+}
+
+/** The node card, fetched when a node is first selected. */
+function SelectionCard() {
+	const some = useOpenSheet((state) => state.selection.nodes.size > 0)
+	return some ? (
+		<Suspense>
+			<NodeCard />
+		</Suspense>
+	) : null
 }
 
 /** Loads the sheet, claims it for this tab, and keeps it saved until the page is left. */
@@ -128,6 +140,7 @@ function useLoadedSheet(id: string): Loaded {
 				saving.stop()
 			}
 			if (gone) return leave()
+			open.select({ ...NOTHING, piece: sheet.pieces.at(-1)?.id ?? null })
 			workbench.refresh()
 			// The other tab's last edits are in the store: the sheet is read again when it is taken over.
 			const takeOver = () => void claim(true).then(() => window.location.reload())

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import { useSnackbar } from 'notistack'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
-import { addPhoto, addPieces, readSvg } from '@/core'
-import { isDrawing, NothingToTake, nameOfFile, placedPhoto } from '@/store/newSheets'
+import { addPhoto, addPieces } from '@/core'
+import { isDrawing, nameOfFile, placedPhoto, takeInDrawing } from '@/store/newSheets'
 import { messageFor } from './messages'
 import { useWorkbench } from './workbench'
 
@@ -28,8 +28,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 			for (const file of files) {
 				try {
 					if (isDrawing(file)) {
-						const { pieces, skipped } = readSvg(await file.text())
-						if (pieces.length === 0) throw new NothingToTake()
+						const { pieces, skipped } = await takeInDrawing(await file.text())
 						open.apply('Bring a drawing in', (sheet) => addPieces(sheet, pieces))
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
 						enqueueSnackbar(broughtIn(file.name, pieces.length, skipped))

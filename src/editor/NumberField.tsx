@@ -1,8 +1,10 @@
 'use client'
 
+import FormControl from '@mui/material/FormControl'
 import InputAdornment from '@mui/material/InputAdornment'
-import TextField from '@mui/material/TextField'
-import { useState } from 'react'
+import InputLabel from '@mui/material/InputLabel'
+import OutlinedInput from '@mui/material/OutlinedInput'
+import { useId, useState } from 'react'
 
 /**
  * A number with its unit. Enter or leaving the field takes it over, the arrow keys step it
@@ -23,6 +25,7 @@ export function NumberField({
 	disabled?: boolean
 	onChange: (value: number) => void
 }) {
+	const id = useId()
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
 	const parsed = draft === null ? value : readNumber(draft)
@@ -36,32 +39,30 @@ export function NumberField({
 		onChange(Number((parsed + by).toFixed(6)))
 	}
 	return (
-		<TextField
-			label={label}
-			value={draft ?? shown}
-			disabled={disabled || value === null}
-			error={draft !== null && parsed === null}
-			onChange={(event) => setDraft(event.target.value)}
-			onFocus={(event) => event.target.select()}
-			onBlur={take}
-			onKeyDown={(event) => {
-				const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
-				if (event.key === 'Enter') take()
-				else if (event.key === 'Escape') setDraft(null)
-				else if (event.key === 'ArrowUp') step(size)
-				else if (event.key === 'ArrowDown') step(-size)
-				else return
-				event.preventDefault()
-			}}
-			slotProps={{
-				htmlInput: { inputMode: 'decimal', autoComplete: 'off', className: 'number' },
-				input: {
-					endAdornment: <InputAdornment position="end">{unit}</InputAdornment>,
-					sx: { pr: 1 },
-				},
-			}}
-			sx={{ '& input': { py: 0.75, pl: 1 } }}
-		/>
+		<FormControl size="small" disabled={disabled || value === null}>
+			<InputLabel htmlFor={id}>{label}</InputLabel>
+			<OutlinedInput
+				id={id}
+				label={label}
+				value={draft ?? shown}
+				error={draft !== null && parsed === null}
+				inputProps={{ inputMode: 'decimal', autoComplete: 'off', className: 'number' }}
+				endAdornment={<InputAdornment position="end">{unit}</InputAdornment>}
+				onChange={(event) => setDraft(event.target.value)}
+				onFocus={(event) => event.target.select()}
+				onBlur={take}
+				onKeyDown={(event) => {
+					const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
+					if (event.key === 'Enter') take()
+					else if (event.key === 'Escape') setDraft(null)
+					else if (event.key === 'ArrowUp') step(size)
+					else if (event.key === 'ArrowDown') step(-size)
+					else return
+					event.preventDefault()
+				}}
+				sx={{ pr: 1, '& input': { py: 0.75, pl: 1 } }}
+			/>
+		</FormControl>
 	)
 }
 

@@ -8,14 +8,15 @@ import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { renameSheet } from '@/core'
-import { KeyList } from './KeyList'
 import { belongsToField } from './keyboard'
 import { NameField } from './NameField'
 import { PassTrack } from './passes/PassTrack'
 import { SchemeSwitch } from './SchemeSwitch'
 import { useOpenSheet, useSheet, useWorkbench } from './workbench'
+
+const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
 
 export function TopBar() {
 	const { open } = useWorkbench()
@@ -107,7 +108,11 @@ function KeysButton() {
 					<KeyboardRounded fontSize="small" />
 				</IconButton>
 			</Tooltip>
-			<KeyList open={shown} onClose={() => setShown(false)} />
+			{shown && (
+				<Suspense>
+					<KeyList open onClose={() => setShown(false)} />
+				</Suspense>
+			)}
 		</>
 	)
 }

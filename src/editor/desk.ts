@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import * as z from 'zod/mini'
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import type { Pyramid } from '@/store/photoPixels'
 import type { Size, View } from './canvas/view'
@@ -31,7 +31,7 @@ const leftDesk = z.object({
 	pass: z.enum(['photo', 'rough', 'refine', 'cut', 'proof', 'export']),
 	tool: z.enum(['pen', 'nodes']),
 	centre: z.tuple([z.number(), z.number()]),
-	scale: z.number().positive(),
+	scale: z.number().check(z.positive()),
 })
 
 /** How the desk was left, as it is stored. A view is kept by its middle: windows change size. */

@@ -5,9 +5,9 @@ import {
 	IDENTITY,
 	newId,
 	type PlacedPhoto,
-	readSvg,
 	type Sheet,
 } from '@/core'
+import type { SvgDrawing } from '@/core/drawings'
 import type { Library } from './library'
 import { takeInPicture } from './photoPixels'
 
@@ -56,12 +56,22 @@ export async function sheetFromDrawing(
 	text: string,
 	name: string,
 ): Promise<{ sheet: Sheet; skipped: readonly string[] }> {
-	const drawing = readSvg(text)
-	if (drawing.pieces.length === 0) throw new NothingToTake()
+	const drawing = await takeInDrawing(text)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const sheet = addPieces(emptySheet(name, ...size), drawing.pieces)
 	await library.save(sheet)
 	return { sheet, skipped: drawing.skipped }
+}
+
+/**
+ * Reads a drawing's shapes.
+ * @throws {SvgSyntaxError} {PathSyntaxError} {NothingToTake}
+ */
+export async function takeInDrawing(text: string): Promise<SvgDrawing> {
+	const { readSvg } = await import('@/core/drawings')
+	const drawing = readSvg(text)
+	if (drawing.pieces.length === 0) throw new NothingToTake()
+	return drawing
 }
 
 /** A drawing that holds no shape that could become a piece. */

@@ -40,7 +40,10 @@ export const theme = createTheme({
 		MuiCssBaseline: {
 			styleOverrides: {
 				body: { fontVariantNumeric: 'tabular-nums', overscrollBehavior: 'none' },
-				'.number': { fontFamily: NUMBER_FACE, fontSize: '0.75rem' },
+				'.number, .number.MuiTypography-root, .number.MuiButton-root, input.number': {
+					fontFamily: NUMBER_FACE,
+					fontSize: '0.75rem',
+				},
 			},
 		},
 		MuiButtonBase: { defaultProps: { disableRipple: true } },

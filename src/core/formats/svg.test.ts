@@ -5,7 +5,8 @@ import { newPiece } from '../path/model'
 import { cutOpening, openingsOf } from '../path/openings'
 import { changePiece } from '../path/pieces'
 import { PathSyntaxError, parsePathData } from './pathData'
-import { readSvg, SvgSyntaxError } from './svgRead'
+import { readSvg } from './svgRead'
+import { SvgSyntaxError } from './svgSyntaxError'
 import { exportSummary, formatSvg } from './svgWrite'
 
 const svg = (body: string, attributes = 'width="200" height="100"') =>

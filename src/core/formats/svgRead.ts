@@ -7,15 +7,8 @@ import { inferKinds } from '../path/kinds'
 import { type Contour, newId, newPiece, type Paint, type Piece } from '../path/model'
 import { transformContour } from '../path/pieces'
 import { parsePathData } from './pathData'
+import { SvgSyntaxError } from './svgSyntaxError'
 import { parseTransform } from './svgTransform'
-
-/** An SVG that cannot be read: where, and why. Nothing of it was taken over. */
-export class SvgSyntaxError extends Error {
-	constructor(problem: string) {
-		super(problem)
-		this.name = 'SvgSyntaxError'
-	}
-}
 
 export interface SvgDrawing {
 	/** px, from the document's width and height or its view box */

@@ -1,33 +1,5 @@
 import { imageSize } from 'image-size'
-
-/** The most pixels that a photo may have, in millions. */
-export const MAX_MEGAPIXELS = 100
-
-/** The file is no picture of a kind that can be read. */
-export class NotAPicture extends Error {
-	constructor() {
-		super('The file is not a PNG, JPEG, WebP, AVIF, GIF or BMP picture.')
-		this.name = 'NotAPicture'
-	}
-}
-
-/** The picture's beginning is right, but its pixels cannot be read. */
-export class DamagedPicture extends Error {
-	constructor() {
-		super('The picture is damaged: its pixels cannot be read.')
-		this.name = 'DamagedPicture'
-	}
-}
-
-export class PhotoTooLarge extends Error {
-	constructor(
-		readonly width: number,
-		readonly height: number,
-	) {
-		super(`The picture has ${Math.round((width * height) / 1e6)} megapixels.`)
-		this.name = 'PhotoTooLarge'
-	}
-}
+import { MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './pictureProblems'
 
 const READABLE = new Set(['png', 'jpg', 'webp', 'avif', 'heif', 'gif', 'bmp'])
 

@@ -55,6 +55,7 @@ function paintNodes(
 	const chosen = newMarkerPaths()
 	const flags = new Path2D()
 	const ends = new Path2D()
+	const idle = new Path2D()
 	const shown: { contour: Contour; index: number; on: Point }[] = []
 	for (const piece of sheet.pieces) {
 		if (!isOpenToEdits(piece)) continue
@@ -69,11 +70,14 @@ function paintNodes(
 				if (first && contour.nodes.length > 1 && shown.length <= MOST_SHAPED_NODES)
 					addFlag(flags, contour, toScreen(view, first.at))
 			}
+			if (!active)
+				for (const node of contour.nodes) addIdleDot(idle, toScreen(view, node.at), frame)
 			if (!contour.closed)
 				for (const end of [contour.nodes[0], contour.nodes.at(-1)])
 					if (end) addRing(ends, toScreen(view, end.at), 7)
 		}
 	}
+	cased(ctx, idle, INKS.idle, 2)
 	cased(ctx, ends, INKS.wrong, 1.5)
 	if (shown.length > MOST_SHAPED_NODES) {
 		paintDots(ctx, shown, selection)
@@ -194,6 +198,13 @@ function cased(ctx: CanvasRenderingContext2D, path: Path2D, colour: string, widt
 function addRing(path: Path2D, [x, y]: Point, r: number): void {
 	path.moveTo(x + r, y)
 	path.arc(x, y, r, 0, 2 * Math.PI)
+}
+
+/** A node of a piece that is not at work: a dot, so that it can be found and taken hold of. */
+function addIdleDot(path: Path2D, [x, y]: Point, { size }: Frame): void {
+	if (x < 0 || y < 0 || x > size.width || y > size.height) return
+	path.moveTo(x - 1, y)
+	path.lineTo(x + 1, y)
 }
 
 function boxInside(

@@ -2,16 +2,21 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
+import { lazy, Suspense } from 'react'
 import { useDesk } from '../workbench'
-import { CutCard } from './cut/CutCard'
-import { ExportCard } from './export/ExportCard'
 import { type PassId, passById } from './passes'
 import { PhotoCard } from './photo/PhotoCard'
-import { ProofCard } from './proof/ProofCard'
 import { RefineCard } from './refine/RefineCard'
 import { RoughCard } from './rough/RoughCard'
 
-const CARDS: Readonly<Record<PassId, () => React.ReactNode>> = {
+// The passes one begins with come with the page; the later ones when one gets there.
+const CutCard = lazy(() => import('./cut/CutCard').then((m) => ({ default: m.CutCard })))
+const ProofCard = lazy(() => import('./proof/ProofCard').then((m) => ({ default: m.ProofCard })))
+const ExportCard = lazy(() =>
+	import('./export/ExportCard').then((m) => ({ default: m.ExportCard })),
+)
+
+const CARDS: Readonly<Record<PassId, React.ComponentType>> = {
 	photo: PhotoCard,
 	rough: RoughCard,
 	refine: RefineCard,
@@ -36,7 +41,9 @@ export function PassCard() {
 					{pass.purpose}
 				</Typography>
 			</Box>
-			<Card />
+			<Suspense>
+				<Card />
+			</Suspense>
 		</Box>
 	)
 }

@@ -1,7 +1,7 @@
 'use client'
 
 import EditRounded from '@mui/icons-material/EditRounded'
-import PolylineRounded from '@mui/icons-material/PolylineRounded'
+import TimelineRounded from '@mui/icons-material/TimelineRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
@@ -10,7 +10,7 @@ import { passById, type ToolId } from './passes'
 
 const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof EditRounded }>> = {
 	pen: { name: 'Pen', key: 'D', icon: EditRounded },
-	nodes: { name: 'Nodes', key: 'E', icon: PolylineRounded },
+	nodes: { name: 'Nodes', key: 'E', icon: TimelineRounded },
 }
 
 /** The pass's tools as large rows: icon, name, key. */

@@ -1,0 +1,157 @@
+import { readFile } from 'node:fs/promises'
+import { test as base, expect, type Page } from '@playwright/test'
+import sharp from 'sharp'
+import type { Point } from '../src/core/geometry/point'
+import { fitBox, toScreen, type View } from '../src/editor/canvas/view'
+
+/** The bench as a test uses it: places are sheet px, and the pointer and keys are real. */
+export class Bench {
+	private view: View = { scale: 1, x: 0, y: 0 }
+	private corner: Point = [0, 0]
+
+	constructor(readonly page: Page) {}
+
+	get canvas() {
+		return this.page.getByTestId('canvas')
+	}
+
+	/** Begins a sheet from the sample shelf and waits until its photo can be seen. */
+	async beginSample(name: string): Promise<void> {
+		await this.page.goto('/')
+		await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
+		await this.page.waitForURL(/\/sheet\//)
+		await this.fit({ width: 2000, height: 1500 })
+	}
+
+	/** Fits the sheet into the window; from then on places are found on screen. */
+	async fit(sheet: { width: number; height: number }): Promise<void> {
+		await this.canvas.focus()
+		await this.page.keyboard.press('0')
+		await this.show({ minX: 0, minY: 0, maxX: sheet.width, maxY: sheet.height })
+	}
+
+	/** Zooms to a box by holding Z and dragging it. */
+	async zoomTo(minX: number, minY: number, maxX: number, maxY: number): Promise<void> {
+		await this.canvas.focus()
+		await this.page.keyboard.down('z')
+		await this.drag([minX, minY], [maxX, maxY])
+		await this.page.keyboard.up('z')
+		await this.show({ minX, minY, maxX, maxY })
+	}
+
+	private async show(box: Parameters<typeof fitBox>[0]): Promise<void> {
+		const bounds = await this.canvas.boundingBox()
+		if (!bounds) throw new Error('The canvas is not on the page.')
+		this.corner = [bounds.x, bounds.y]
+		this.view = fitBox(box, bounds)
+	}
+
+	/** Where a place of the sheet is on the page. */
+	on(p: Point): Point {
+		const [x, y] = toScreen(this.view, p)
+		return [x + this.corner[0], y + this.corner[1]]
+	}
+
+	async hover(p: Point): Promise<void> {
+		await this.page.mouse.move(...this.on(p))
+	}
+
+	async click(p: Point): Promise<void> {
+		await this.hover(p)
+		await this.page.mouse.down()
+		await this.page.mouse.up()
+	}
+
+	async press(p: Point): Promise<void> {
+		await this.hover(p)
+		await this.page.mouse.down()
+	}
+
+	async release(): Promise<void> {
+		await this.page.mouse.up()
+	}
+
+	async drag(from: Point, to: Point): Promise<void> {
+		await this.press(from)
+		await this.page.mouse.move(...this.on(to), { steps: 4 })
+		await this.release()
+	}
+
+	/** Presses at `from`, moves to `to` with `key` held, and lets go. */
+	async dragWith(key: string, from: Point, to: Point): Promise<void> {
+		await this.press(from)
+		await this.page.keyboard.down(key)
+		await this.page.mouse.move(...this.on(to), { steps: 4 })
+		await this.release()
+		await this.page.keyboard.up(key)
+	}
+
+	/** The colour of the canvas at a place, as it is seen. */
+	async colourAt(p: Point): Promise<number[]> {
+		const [x, y] = this.on(p)
+		const png = await this.page.screenshot({
+			clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 },
+		})
+		return [...(await sharp(png).removeAlpha().raw().toBuffer())]
+	}
+
+	/** Goes to a pass by its name on the track. */
+	async pass(name: string): Promise<void> {
+		await this.page
+			.getByRole('navigation', { name: 'Passes' })
+			.getByRole('button', { name })
+			.click()
+	}
+
+	async tool(name: string): Promise<void> {
+		await this.page.getByRole('radio', { name }).click()
+	}
+
+	async key(key: string): Promise<void> {
+		await this.page.keyboard.press(key)
+	}
+
+	async saved(): Promise<void> {
+		await expect(this.page.getByTestId('saved-state')).toHaveText('Saved')
+	}
+
+	/** Exports the sheet and returns the file's text. */
+	async exported(): Promise<string> {
+		await this.pass('Export')
+		const coming = this.page.waitForEvent('download')
+		await this.page.getByRole('button', { name: 'Save as SVG' }).click()
+		return readFile(await (await coming).path(), 'utf8')
+	}
+}
+
+export const test = base.extend<{ bench: Bench }>({
+	bench: async ({ page }, use) => {
+		// Native file dialogs cannot be driven: without them files go through plain downloads.
+		await page.addInitScript(() => {
+			for (const name of ['showSaveFilePicker', 'showOpenFilePicker'])
+				Reflect.deleteProperty(window, name)
+		})
+		const errors: string[] = []
+		page.on('pageerror', (error) => errors.push(error.message))
+		await use(new Bench(page))
+		expect(errors, 'errors thrown in the page').toEqual([])
+	},
+})
+
+export { expect }
+
+/** How much of either of two shapes is common to both: what a drawing covers against a mask's white. */
+export async function overlapWithMask(svg: string, maskFile: string): Promise<number> {
+	const mask = await sharp(maskFile).greyscale().raw().toBuffer({ resolveWithObject: true })
+	const { width, height } = mask.info
+	const drawing = sharp(Buffer.from(svg)).resize(width, height).ensureAlpha()
+	const drawn = await drawing.extractChannel('alpha').raw().toBuffer()
+	let both = 0
+	let either = 0
+	for (const [i, inMask] of mask.data.entries()) {
+		const inDrawing = drawn[i] ?? 0
+		both += Math.min(inMask, inDrawing)
+		either += Math.max(inMask, inDrawing)
+	}
+	return both / either
+}

@@ -1,0 +1,37 @@
+import { defineConfig } from '@playwright/test'
+
+const port = 3417
+
+/** The interface in Debian's Chromium, against a build that serves the demo sheets. */
+export default defineConfig({
+	testDir: 'e2e',
+	timeout: 90_000,
+	expect: { timeout: 15_000 },
+	workers: 2,
+	fullyParallel: true,
+	forbidOnly: Boolean(process.env.CI),
+	reporter: [['list']],
+	use: {
+		baseURL: `http://localhost:${port}`,
+		viewport: { width: 1280, height: 800 },
+		trace: 'retain-on-failure',
+		launchOptions: {
+			executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+			args: [
+				'--no-sandbox',
+				'--disable-gpu',
+				'--disable-quic',
+				'--no-first-run',
+				'--disable-background-networking',
+				'--disable-component-update',
+				'--disable-sync',
+			],
+		},
+	},
+	webServer: {
+		command: `npx next start --port ${port}`,
+		url: `http://localhost:${port}`,
+		env: { SKIAGRAM_DEMO: '1', NEXT_TELEMETRY_DISABLED: '1' },
+		reuseExistingServer: false,
+	},
+})
