@@ -3,7 +3,7 @@
 export { formatPathData, PathSyntaxError, parsePathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
 export { SvgSyntaxError } from './formats/svgSyntaxError'
-export { exportSummary, formatSvg, type SvgOptions } from './formats/svgWrite'
+export { exportSummary, formatSvg, OPEN_LINE_PX, type SvgOptions } from './formats/svgWrite'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
 	type Box,
@@ -99,6 +99,7 @@ export {
 	type CutProblem,
 	type Cuttable,
 	cutOpening,
+	cutProblem,
 	cuttable,
 	isInside,
 	openingsOf,

@@ -20,6 +20,7 @@ export function ZoomBar() {
 	const { desk, open } = workbench
 	const { photos } = useSheet()
 	const scale = useDesk((state) => state.view.scale)
+	const alone = useDesk(({ pass }) => pass === 'proof' || pass === 'export')
 	const hidden = photos.every((photo) => photo.hidden)
 	const actualSize = () =>
 		desk.setState(({ view, size }) => ({
@@ -55,7 +56,7 @@ export function ZoomBar() {
 					{zoomText(scale)}
 				</Button>
 			</Tooltip>
-			{photos.length > 0 && (
+			{photos.length > 0 && !alone && (
 				<>
 					<Tooltip title={hidden ? 'Show the photo' : 'Hide the photo (hold H)'}>
 						<IconButton

@@ -17,6 +17,8 @@ export interface DeskState {
 	/** The canvas's size on screen, CSS px. */
 	readonly size: Size
 	readonly holds: ReadonlySet<Hold>
+	/** The bench by day or by lamplight. */
+	readonly scheme: 'light' | 'dark'
 	/** In Proof: black on white, or white on black. */
 	readonly inverted: boolean
 	readonly overlay: Overlay
@@ -56,6 +58,7 @@ export function createDesk(start: { pass: PassId; tool: ToolId }): Desk {
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },
 		holds: new Set(),
+		scheme: 'light',
 		inverted: false,
 		overlay: NO_OVERLAY,
 		hint: '',

@@ -35,8 +35,8 @@ function pictureMessage(why: PictureRefused['why']): string {
 }
 
 const CUT_MESSAGES: Readonly<Record<CutProblem, string>> = {
-	open: 'This outline is open. Close it first: with the Pen, click one end node, then the other.',
-	outside: 'This outline does not lie inside another piece, so there is nothing to cut it out of.',
+	open: 'This outline is open. Close it, then it can be cut.',
+	outside: 'This outline lies inside no other piece, so there is nothing to cut it out of.',
 	crossing: 'This outline crosses the edge of the piece round it. Move it wholly inside, then cut.',
 	'own-piece':
 		'This piece has openings of its own. Only a single outline can be cut out of another piece.',

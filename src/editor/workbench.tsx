@@ -6,7 +6,7 @@ import type { Sheet } from '@/core'
 import type { Library } from '@/store/library'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import type { Desk, DeskState } from './desk'
-import { passById, type ToolId } from './passes/passes'
+import type { ToolId } from './passes/passes'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
 import type { Bench, Tool } from './tools/tool'
@@ -24,6 +24,8 @@ export interface Workbench {
 	toolAtHand(): Tool
 }
 
+const LOOKING_HINT = 'Drag: pan. Ctrl and wheel, or pinch: zoom. 0: fit the sheet.'
+
 export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): Workbench {
 	const bench: Bench = {
 		sheet: open.sheet,
@@ -39,7 +41,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	const toolAtHand = () => tools[desk.getState().tool]
 	const refresh = (tool = toolAtHand()) => {
 		const { pass } = desk.getState()
-		const hint = pass === 'proof' || pass === 'export' ? passById(pass).purpose : tool.hint()
+		const hint = pass === 'proof' || pass === 'export' ? LOOKING_HINT : tool.hint()
 		desk.setState({ overlay: tool.overlay(), hint })
 	}
 	return {

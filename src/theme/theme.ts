@@ -13,6 +13,9 @@ function palette(t: Tokens, onActive: string) {
 		primary: { main: t.verdigris, contrastText: onActive },
 		secondary: { main: t.saffron, contrastText: '#22272E' },
 		error: { main: t.brick, contrastText: onActive },
+		warning: { main: t.saffron, contrastText: '#22272E' },
+		success: { main: t.verdigris, contrastText: onActive },
+		info: { main: t.inkSoft, contrastText: onActive },
 	}
 }
 
@@ -62,7 +65,14 @@ export const theme = createTheme({
 				},
 			},
 		},
-		MuiPaper: { defaultProps: { elevation: 0 } },
+		MuiAlert: {
+			styleOverrides: { root: ({ theme: t }) => ({ color: t.vars.palette.text.primary }) },
+		},
+		MuiPaper: {
+			defaultProps: { elevation: 0 },
+			// One paper by lamplight too: what floats is told by its shadow.
+			styleOverrides: { root: { backgroundImage: 'none' } },
+		},
 		MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true } },
 		MuiTextField: { defaultProps: { size: 'small' } },
 		MuiSlider: { defaultProps: { size: 'small' } },

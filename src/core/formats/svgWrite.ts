@@ -10,7 +10,7 @@ export interface SvgOptions {
 }
 
 /** Width of the line that stands for an open outline, px. */
-const OPEN_LINE_PX = 1
+export const OPEN_LINE_PX = 1
 
 /**
  * The sheet's artwork as an SVG document, sized in px like the photo. A piece is one `path` with

@@ -25,9 +25,8 @@ export function cutOpening(sheet: Sheet, contourId: string): Sheet {
 	const found = findContour(sheet, contourId)
 	if (!found) return sheet
 	const { contour, piece } = found
-	if (!contour.closed) throw new CannotCut('open')
-	if (piece.contours.length > 1) throw new CannotCut('own-piece')
-	const host = hostOf(sheet, piece, contour)
+	const host = hostOrProblem(sheet, piece, contour)
+	if (typeof host === 'string') throw new CannotCut(host)
 	const opening = against(contour, enclosing(host, contour))
 	const without = mapPiece(sheet, piece.id, () => null)
 	return mapPiece(without, host.id, (p) => ({ ...p, contours: [...p.contours, opening] }))
@@ -56,19 +55,25 @@ export interface Cuttable {
 /** All outlines that are pieces of their own and lie wholly inside another piece. */
 export function cuttable(sheet: Sheet): Cuttable[] {
 	return sheet.pieces.flatMap((piece): Cuttable[] => {
-		const [contour, ...more] = piece.contours
-		if (!contour?.closed || more.length > 0 || piece.hidden) return []
-		try {
-			return [{ contour, piece, host: hostOf(sheet, piece, contour) }]
-		} catch (error) {
-			if (error instanceof CannotCut) return []
-			throw error
-		}
+		const [contour] = piece.contours
+		if (!contour || piece.hidden) return []
+		const host = hostOrProblem(sheet, piece, contour)
+		return typeof host === 'string' ? [] : [{ contour, piece, host }]
 	})
 }
 
+/** Why an outline cannot be cut out, or `null` where it can. */
+export function cutProblem(sheet: Sheet, contourId: string): CutProblem | null {
+	const found = findContour(sheet, contourId)
+	if (!found) return null
+	const host = hostOrProblem(sheet, found.piece, found.contour)
+	return typeof host === 'string' ? host : null
+}
+
 /** The topmost piece in whose filled area the whole outline lies. */
-function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece {
+function hostOrProblem(sheet: Sheet, piece: Piece, contour: Contour): Piece | CutProblem {
+	if (!contour.closed) return 'open'
+	if (piece.contours.length > 1) return 'own-piece'
 	const ring = flattenContour(contour)
 	const bounds = contourBounds(contour)
 	let crossing = false
@@ -77,13 +82,10 @@ function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece {
 		const closed = candidate.contours.filter((c) => c.closed)
 		const near = closed.filter((c) => boxesTouch(contourBounds(c), bounds))
 		if (near.length === 0) continue
-		if (near.some((c) => ringsMeet(flattenContour(c), ring))) {
-			crossing = true
-			continue
-		}
-		if (ring[0] && isInside(candidate, ring[0])) return candidate
+		if (near.some((c) => ringsMeet(flattenContour(c), ring))) crossing = true
+		else if (ring[0] && isInside(candidate, ring[0])) return candidate
 	}
-	throw new CannotCut(crossing ? 'crossing' : 'outside')
+	return crossing ? 'crossing' : 'outside'
 }
 
 /** Whether `p` lies in the filled area of a piece, by the piece's own fill rule. */

@@ -1,6 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import { useColorScheme } from '@mui/material/styles'
 import { useEffect, useRef } from 'react'
 import { openPicture } from '@/store/photoPixels'
 import { bindKeys } from '../bindKeys'
@@ -62,6 +63,9 @@ export function Canvas({ left }: { left: unknown }) {
 		observer.observe(element)
 		return () => observer.disconnect()
 	}, [desk, open, left])
+
+	const { mode } = useColorScheme()
+	useEffect(() => desk.setState({ scheme: mode === 'dark' ? 'dark' : 'light' }), [desk, mode])
 
 	usePyramids()
 

@@ -1,6 +1,6 @@
 /** Colours of the canvas. The same roles as the theme's, as a canvas wants them. */
 export const INKS = {
-	bench: '#DEDACF',
+	bench: { light: '#DEDACF', dark: '#1B1A18' },
 	sheet: '#FBF9F4',
 	rule: '#D8D2C4',
 	ink: '#22272E',

@@ -28,6 +28,8 @@ const SPLIT_SHARE = 0.42
 
 /** One frame's nodes of one look, gathered so that each look is filled and stroked once. */
 export interface MarkerPaths {
+	/** Filled with ink: corners are solid. */
+	readonly solids: Path2D
 	/** Filled and lined. */
 	readonly bodies: Path2D
 	/** Lined only: bars and rings. */
@@ -35,7 +37,7 @@ export interface MarkerPaths {
 }
 
 export function newMarkerPaths(): MarkerPaths {
-	return { bodies: new Path2D(), strokes: new Path2D() }
+	return { solids: new Path2D(), bodies: new Path2D(), strokes: new Path2D() }
 }
 
 /** Adds the mark of the node at `index` to `paths`, at `on` (screen px). */
@@ -51,7 +53,7 @@ export function addMarker(
 	const radius = NODE_RADIUS_PX * (selected ? SELECTED_GROWTH : 1)
 	switch (node.kind) {
 		case 'corner':
-			addWedge(paths.bodies, on, outward(contour, index), radius * 1.35)
+			addWedge(paths.solids, on, outward(contour, index), radius * 1.35)
 			return
 		case 'cusp':
 			addSplitDisc(paths.bodies, on, outward(contour, index), radius * 1.1)

@@ -13,7 +13,7 @@ import type { Selection } from '@/store/selection'
 import type { Overlay } from '../tools/tool'
 import { INKS } from './colours'
 import { shownHandles } from './handles'
-import { boundsOf, type Hit, isOpenToEdits } from './hitTest'
+import { type Hit, isOpenToEdits } from './hitTest'
 import { addFlag, addMarker, type MarkerPaths, newMarkerPaths } from './markers'
 import type { Frame } from './paintPieces'
 import { toScreen, type View, visibleBox } from './view'
@@ -21,6 +21,8 @@ import { toScreen, type View, visibleBox } from './view'
 /** Above this many nodes in sight they are drawn as dots: their shapes could not be told apart. */
 const MOST_SHAPED_NODES = 1200
 const DOT_PX = 3
+/** Nodes this far outside the window may still show part of their mark, px. */
+const MARGIN_PX = 20
 /** Half the length of a handle's T-bar, px. */
 const T_BAR_PX = 4
 
@@ -49,71 +51,114 @@ function paintNodes(
 	selection: Selection,
 	frame: Frame,
 ): void {
-	const { view, size } = frame
-	const seen = growBox(visibleBox(view, size), 20 / view.scale)
-	const plain = newMarkerPaths()
-	const chosen = newMarkerPaths()
-	const flags = new Path2D()
-	const ends = new Path2D()
-	const idle = new Path2D()
-	const shown: { contour: Contour; index: number; on: Point }[] = []
-	for (const piece of sheet.pieces) {
-		if (!isOpenToEdits(piece)) continue
-		const active = piece.id === selection.piece
-		for (const contour of piece.contours) {
-			if (active) {
-				const inside = boxInside(boundsOf(contour), seen)
-				for (const [index, node] of contour.nodes.entries())
-					if (inside || boxContains(seen, node.at))
-						shown.push({ contour, index, on: toScreen(view, node.at) })
-				const first = contour.nodes[0]
-				if (first && contour.nodes.length > 1 && shown.length <= MOST_SHAPED_NODES)
-					addFlag(flags, contour, toScreen(view, first.at))
-			}
-			if (!active)
-				for (const node of contour.nodes) addIdleDot(idle, toScreen(view, node.at), frame)
-			if (!contour.closed)
-				for (const end of [contour.nodes[0], contour.nodes.at(-1)])
-					if (end) addRing(ends, toScreen(view, end.at), 7)
-		}
-	}
-	cased(ctx, idle, INKS.idle, 2)
-	cased(ctx, ends, INKS.wrong, 1.5)
+	const editable = sheet.pieces.filter(isOpenToEdits)
+	const active = editable.find((piece) => piece.id === selection.piece)
+	const idle = editable.filter((piece) => piece !== active)
+	paintIdleNodes(
+		ctx,
+		idle.flatMap((piece) => piece.contours),
+		frame,
+	)
+	paintOpenEnds(
+		ctx,
+		editable.flatMap((piece) => piece.contours),
+		frame.view,
+	)
+	const shown = nodesInSight(active?.contours ?? [], frame)
 	if (shown.length > MOST_SHAPED_NODES) {
 		paintDots(ctx, shown, selection)
 		return
 	}
+	paintFlags(ctx, active?.contours ?? [], frame.view)
+	const plain = newMarkerPaths()
+	const chosen = newMarkerPaths()
 	for (const { contour, index, on } of shown) {
 		const selected = selection.nodes.has(contour.nodes[index]?.id ?? '')
 		addMarker(selected ? chosen : plain, contour, index, on, selected)
 	}
-	ctx.fillStyle = INKS.line
+	paintMarkers(ctx, plain, INKS.ink, INKS.card)
+	paintMarkers(ctx, chosen, INKS.selected, INKS.selected)
+}
+
+interface NodeInSight {
+	readonly contour: Contour
+	readonly index: number
+	/** screen px */
+	readonly on: Point
+}
+
+function nodesInSight(contours: readonly Contour[], { view, size }: Frame): NodeInSight[] {
+	const seen = growBox(visibleBox(view, size), MARGIN_PX / view.scale)
+	return contours.flatMap((contour) => {
+		const inside: NodeInSight[] = []
+		for (const [index, node] of contour.nodes.entries())
+			if (boxContains(seen, node.at)) inside.push({ contour, index, on: toScreen(view, node.at) })
+		return inside
+	})
+}
+
+/** Nodes of pieces that are not at work: dots, so that they can be found and taken hold of. */
+function paintIdleNodes(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	frame: Frame,
+): void {
+	const dots = new Path2D()
+	for (const { on } of nodesInSight(contours, frame)) {
+		dots.moveTo(on[0] - 1, on[1])
+		dots.lineTo(on[0] + 1, on[1])
+	}
+	cased(ctx, dots, INKS.idle, 2)
+}
+
+/** The end nodes of open outlines, ringed: they are not closed, and can be picked up. */
+function paintOpenEnds(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	view: View,
+): void {
+	const ends = new Path2D()
+	for (const { closed, nodes } of contours) {
+		if (closed) continue
+		for (const end of [nodes[0], nodes.at(-1)]) if (end) addRing(ends, toScreen(view, end.at), 7)
+	}
+	cased(ctx, ends, INKS.wrong, 1.5)
+}
+
+function paintFlags(ctx: CanvasRenderingContext2D, contours: readonly Contour[], view: View): void {
+	const flags = new Path2D()
+	for (const contour of contours) {
+		const first = contour.nodes[0]
+		if (first && contour.nodes.length > 1) addFlag(flags, contour, toScreen(view, first.at))
+	}
 	cased(ctx, flags, INKS.line, 1)
+	ctx.fillStyle = INKS.line
 	ctx.fill(flags)
-	paintMarkers(ctx, plain, INKS.card)
-	paintMarkers(ctx, chosen, INKS.selected)
 }
 
 function paintMarkers(
 	ctx: CanvasRenderingContext2D,
-	{ bodies, strokes }: MarkerPaths,
-	fill: string,
+	{ solids, bodies, strokes }: MarkerPaths,
+	solid: string,
+	body: string,
 ): void {
 	ctx.strokeStyle = INKS.casing
 	ctx.lineWidth = 3.5
-	ctx.stroke(strokes)
-	ctx.stroke(bodies)
+	for (const path of [strokes, bodies, solids]) ctx.stroke(path)
 	ctx.strokeStyle = INKS.ink
 	ctx.lineWidth = 1.4
 	ctx.stroke(strokes)
-	ctx.fillStyle = fill
+	ctx.fillStyle = body
 	ctx.fill(bodies)
 	ctx.stroke(bodies)
+	ctx.fillStyle = solid
+	ctx.fill(solids)
+	ctx.stroke(solids)
 }
 
 function paintDots(
 	ctx: CanvasRenderingContext2D,
-	shown: readonly { contour: Contour; index: number; on: Point }[],
+	shown: readonly NodeInSight[],
 	selection: Selection,
 ): void {
 	const half = DOT_PX / 2
@@ -198,23 +243,4 @@ function cased(ctx: CanvasRenderingContext2D, path: Path2D, colour: string, widt
 function addRing(path: Path2D, [x, y]: Point, r: number): void {
 	path.moveTo(x + r, y)
 	path.arc(x, y, r, 0, 2 * Math.PI)
-}
-
-/** A node of a piece that is not at work: a dot, so that it can be found and taken hold of. */
-function addIdleDot(path: Path2D, [x, y]: Point, { size }: Frame): void {
-	if (x < 0 || y < 0 || x > size.width || y > size.height) return
-	path.moveTo(x - 1, y)
-	path.lineTo(x + 1, y)
-}
-
-function boxInside(
-	inner: ReturnType<typeof boundsOf>,
-	outer: ReturnType<typeof boundsOf>,
-): boolean {
-	return (
-		inner.minX >= outer.minX &&
-		inner.minY >= outer.minY &&
-		inner.maxX <= outer.maxX &&
-		inner.maxY <= outer.maxY
-	)
 }

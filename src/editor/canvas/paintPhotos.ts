@@ -13,11 +13,12 @@ export function paintPhotos(
 		ratio: number
 		pyramids: ReadonlyMap<string, Pyramid | null>
 		hidden: boolean
+		scheme: 'light' | 'dark'
 	},
 ): void {
 	const { view, size, ratio } = o
 	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	ctx.fillStyle = INKS.bench
+	ctx.fillStyle = INKS.bench[o.scheme]
 	ctx.fillRect(0, 0, size.width, size.height)
 	ctx.setTransform(...viewMatrix(view, ratio))
 	ctx.fillStyle = INKS.sheet

@@ -2,6 +2,7 @@ import {
 	boxesTouch,
 	type Contour,
 	isStraight,
+	OPEN_LINE_PX,
 	type Paint,
 	type Piece,
 	type Sheet,
@@ -79,7 +80,7 @@ export function paintSilhouette(
 	}
 }
 
-/** The pieces in their own paints, as they will be sent out. */
+/** The pieces in their own paints, as they will be sent out; open outlines go as lines. */
 export function paintArtwork(ctx: CanvasRenderingContext2D, sheet: Sheet, frame: Frame): void {
 	ctx.setTransform(...viewMatrix(frame.view, frame.ratio))
 	for (const piece of visiblePieces(sheet, frame)) {
@@ -93,8 +94,17 @@ export function paintArtwork(ctx: CanvasRenderingContext2D, sheet: Sheet, frame:
 			ctx.lineWidth = piece.stroke.width
 			ctx.stroke(piecePath(piece))
 		})
+		if (piece.stroke.paint.kind === 'none') paintOpenLines(ctx, piece)
 		ctx.globalAlpha = 1
 	}
+}
+
+function paintOpenLines(ctx: CanvasRenderingContext2D, piece: Piece): void {
+	withPaint(piece.fill, (colour) => {
+		ctx.strokeStyle = colour
+		ctx.lineWidth = OPEN_LINE_PX
+		for (const contour of piece.contours) if (!contour.closed) ctx.stroke(contourPath(contour))
+	})
 }
 
 function withPaint(paint: Paint, draw: (colour: string) => void): void {

@@ -29,8 +29,13 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		return { view, size, ratio: Konva.pixelRatio || window.devicePixelRatio }
 	}
 	const photos = layer((ctx) => {
-		const { pyramids, holds } = desk.getState()
-		paintPhotos(ctx, open.sheet(), { ...frame(), pyramids, hidden: holds.has('photo') })
+		const { pyramids, holds, pass, scheme } = desk.getState()
+		paintPhotos(ctx, open.sheet(), {
+			...frame(),
+			pyramids,
+			scheme,
+			hidden: holds.has('photo') || pass === 'export',
+		})
 	})
 	const pieces = layer((ctx) => {
 		const state = desk.getState()
@@ -57,7 +62,8 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.holds !== before.holds ||
 			state.pass !== before.pass ||
 			state.inverted !== before.inverted
-		if (moved || held || state.pyramids !== before.pyramids) photos.batchDraw()
+		if (moved || held || state.pyramids !== before.pyramids || state.scheme !== before.scheme)
+			photos.batchDraw()
 		if (moved || held || state.overlay.filled !== before.overlay.filled) pieces.batchDraw()
 		if (moved || held || state.overlay !== before.overlay) marks.batchDraw()
 	})

@@ -118,7 +118,7 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 		<>
 			<Typography
 				variant="caption"
-				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mb: -0.75 }}
+				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mt: 0.5, mb: -0.25 }}
 			>
 				{SIDE_NAMES[side]}:{' '}
 				<span className="number">{distance(node.at, handle).toFixed(1)} px</span> at{' '}

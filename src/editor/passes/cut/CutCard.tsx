@@ -8,7 +8,9 @@ import { useSnackbar } from 'notistack'
 import { useMemo } from 'react'
 import {
 	CannotCut,
+	closeOutline,
 	cutOpening,
+	cutProblem,
 	cuttable,
 	findContour,
 	openingsOf,
@@ -18,6 +20,7 @@ import {
 import { selectContour } from '@/store/selection'
 import { messageFor } from '../../messages'
 import { nextName, useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { Notice } from '../Notice'
 import { ToolRows } from '../ToolRows'
 
 export function CutCard() {
@@ -67,10 +70,28 @@ function SelectedOutline() {
 			</Typography>
 		)
 	}
+	const problem = cutProblem(sheet, contour.id)
+	if (problem) {
+		const close = () => open.apply('Close the outline', (s) => closeOutline(s, contour.id))
+		return (
+			<Notice
+				severity="info"
+				action={
+					problem === 'open' && (
+						<Button color="inherit" onClick={close}>
+							Close it
+						</Button>
+					)
+				}
+			>
+				{messageFor(new CannotCut(problem))}
+			</Notice>
+		)
+	}
 	const host = cuttable(sheet).find((c) => c.contour === contour)?.host
 	return (
 		<Button variant="contained" startIcon={<ContentCutRounded />} onClick={() => cut([contour.id])}>
-			{host ? `Cut “${piece.name}” out of “${host.name}”` : `Cut “${piece.name}” out`}
+			Cut “{piece.name}” out of “{host?.name}”
 		</Button>
 	)
 }

@@ -1,8 +1,6 @@
 'use client'
 
 import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined'
-import Alert from '@mui/material/Alert'
-import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
@@ -10,6 +8,8 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { exportSummary, formatSvg } from '@/core'
 import { useSheet } from '../../workbench'
+import { Facts } from '../Facts'
+import { Notice } from '../Notice'
 import { useSaveSvg } from '../useSaveSvg'
 
 const PRECISIONS = [
@@ -33,21 +33,7 @@ export function ExportCard() {
 	]
 	return (
 		<>
-			<Box
-				component="dl"
-				sx={{ m: 0, display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.5 }}
-			>
-				{facts.map(([term, value]) => (
-					<Box key={term} sx={{ display: 'contents' }}>
-						<Typography component="dt" variant="body2" sx={{ color: 'text.secondary' }}>
-							{term}
-						</Typography>
-						<Typography component="dd" className="number" sx={{ m: 0 }}>
-							{value}
-						</Typography>
-					</Box>
-				))}
-			</Box>
+			<Facts facts={facts} />
 			<TextField
 				select
 				label="Precision"
@@ -61,12 +47,12 @@ export function ExportCard() {
 				))}
 			</TextField>
 			{openOutlines > 0 && (
-				<Alert severity="warning" variant="outlined">
+				<Notice severity="warning">
 					{openOutlines === 1
 						? 'One outline is open and goes'
 						: `${openOutlines} outlines are open and go`}{' '}
 					out as a line, not as a filled shape.
-				</Alert>
+				</Notice>
 			)}
 			<Button
 				variant="contained"

@@ -1,17 +1,17 @@
 'use client'
 
-import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
-import { boxOf, formatPathData, type Piece, type Sheet } from '@/core'
+import { boxOf, type Contour, closeOutline, formatPathData, type Piece, type Sheet } from '@/core'
 import { selectContour } from '@/store/selection'
 import { boundsOf } from '../../canvas/hitTest'
 import { fitBox } from '../../canvas/view'
 import { goToPass } from '../../desk'
 import { useDesk, useSheet, useWorkbench } from '../../workbench'
+import { Notice } from '../Notice'
 
 /** Heights at which the shape is looked at by itself, px. */
 const SMALL_SIZES = [96, 48, 24, 16]
@@ -116,35 +116,39 @@ function OpenOutlines() {
 		.flatMap((piece) =>
 			piece.contours.filter((c) => !c.closed).map((contour) => ({ piece, contour })),
 		)
-	if (found.length === 0)
-		return (
-			<Alert severity="success" variant="outlined">
-				Every outline is closed.
-			</Alert>
-		)
+	if (found.length === 0) return <Notice severity="success">Every outline is closed.</Notice>
+	const show = (contour: Contour) => {
+		goToPass(desk, 'refine')
+		open.select(selectContour(sheet, contour.id))
+		desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
+		refresh()
+	}
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
 			{found.map(({ piece, contour }) => (
-				<Alert
+				<Notice
 					key={contour.id}
 					severity="warning"
-					variant="outlined"
 					action={
-						<Button
-							color="inherit"
-							onClick={() => {
-								goToPass(desk, 'refine')
-								open.select(selectContour(sheet, contour.id))
-								desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
-								refresh()
-							}}
-						>
-							Show
-						</Button>
+						<>
+							<Button color="inherit" onClick={() => show(contour)}>
+								Show
+							</Button>
+							{contour.nodes.length > 1 && (
+								<Button
+									color="inherit"
+									onClick={() =>
+										open.apply('Close the outline', (s) => closeOutline(s, contour.id))
+									}
+								>
+									Close it
+								</Button>
+							)}
+						</>
 					}
 				>
 					“{piece.name}” is open: it cannot be filled or cut.
-				</Alert>
+				</Notice>
 			))}
 		</Box>
 	)

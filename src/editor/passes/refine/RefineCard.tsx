@@ -4,54 +4,26 @@ import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { exportSummary, type NodeKind, removeNodes } from '@/core'
+import { type NodeKind, removeNodes, type Sheet } from '@/core'
 import { useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { Facts } from '../Facts'
 import { ToolRows } from '../ToolRows'
-
-const KIND_NAMES: Readonly<Record<NodeKind, string>> = {
-	corner: 'corner',
-	smooth: 'smooth',
-	symmetric: 'symmetric',
-	cusp: 'cusp',
-}
 
 export function RefineCard() {
 	const { open } = useWorkbench()
 	const sheet = useSheet()
 	const selected = useOpenSheet((state) => state.selection.nodes)
-	const { nodes } = exportSummary(sheet)
 	return (
 		<>
 			<ToolRows />
 			<Box>
-				<Typography variant="h3">Nodes by kind</Typography>
-				<Box
-					component="dl"
-					sx={{ m: 0, mt: 0.5, display: 'grid', gridTemplateColumns: '1fr auto', rowGap: 0.25 }}
-				>
-					{Object.entries(
-						countKinds(sheet.pieces.flatMap((p) => p.contours.flatMap((c) => c.nodes))),
-					).map(([kind, count]) => (
-						<Box key={kind} sx={{ display: 'contents' }}>
-							<Typography component="dt" variant="body2" sx={{ color: 'text.secondary' }}>
-								{KIND_NAMES[kind as NodeKind]}
-							</Typography>
-							<Typography component="dd" className="number" sx={{ m: 0 }}>
-								{count}
-							</Typography>
-						</Box>
-					))}
-					<Typography component="dt" variant="body2">
-						all
-					</Typography>
-					<Typography component="dd" className="number" sx={{ m: 0 }}>
-						{nodes}
-					</Typography>
-				</Box>
+				<Typography variant="h3" sx={{ mb: 0.5 }}>
+					Nodes by kind
+				</Typography>
+				<Facts facts={kindFacts(sheet)} />
 			</Box>
 			<Button
 				variant="outlined"
-				color="inherit"
 				disabled={selected.size === 0}
 				startIcon={<DeleteOutlineRounded />}
 				onClick={() =>
@@ -66,8 +38,10 @@ export function RefineCard() {
 	)
 }
 
-function countKinds(nodes: readonly { kind: NodeKind }[]): Record<NodeKind, number> {
+function kindFacts(sheet: Sheet): (readonly [string, string])[] {
 	const counts: Record<NodeKind, number> = { corner: 0, smooth: 0, symmetric: 0, cusp: 0 }
-	for (const { kind } of nodes) counts[kind]++
-	return counts
+	for (const piece of sheet.pieces)
+		for (const contour of piece.contours) for (const { kind } of contour.nodes) counts[kind]++
+	const all = Object.values(counts).reduce((sum, n) => sum + n, 0)
+	return [...Object.entries(counts), ['all', all] as const].map(([kind, n]) => [kind, String(n)])
 }

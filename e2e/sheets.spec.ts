@@ -1,0 +1,209 @@
+import { readFile } from 'node:fs/promises'
+import { expect, test } from './bench'
+
+const LANTERN = 'public/photos/lantern.jpg'
+
+test('the first visit shows a working sheet: the lantern traced, its openings open', async ({
+	bench,
+	page,
+}) => {
+	await page.goto('/')
+	const card = page.getByRole('article', { name: 'Storm lantern' })
+	await expect(card).toContainText('1 piece')
+	await card.getByRole('link', { name: 'Storm lantern' }).click()
+	await expect(page.getByRole('region', { name: 'Pieces' }).getByText(/^Opening \d$/)).toHaveCount(
+		6,
+	)
+	await expect(bench.canvas).toBeVisible()
+})
+
+test('a sheet begins from a file, is renamed, copied, deleted, and brought back', async ({
+	bench,
+	page,
+}) => {
+	await page.goto('/')
+	await expect(page.getByRole('article')).toHaveCount(1)
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Choose a photo' }).click()
+	await (await choosing).setFiles(LANTERN)
+	await page.waitForURL(/\/sheet\//)
+	await expect(page.getByRole('textbox', { name: 'Sheet name' })).toHaveValue('lantern')
+	await bench.saved()
+	await page.getByRole('link', { name: 'Your sheets' }).click()
+
+	const card = page.getByRole('article', { name: 'lantern', exact: true })
+	await card.getByRole('button', { name: 'More for lantern' }).click()
+	await page.getByRole('menuitem', { name: 'Rename' }).click()
+	await page.getByRole('textbox', { name: 'Sheet name' }).fill('Keeper’s lantern')
+	await page.keyboard.press('Enter')
+	await page.getByRole('button', { name: 'More for Keeper’s lantern' }).click()
+	await page.getByRole('menuitem', { name: 'Duplicate' }).click()
+	await expect(page.getByRole('article')).toHaveCount(3)
+	await page.getByRole('button', { name: 'More for Keeper’s lantern copy' }).click()
+	await page.getByRole('menuitem', { name: 'Delete' }).click()
+	await expect(page.getByRole('article')).toHaveCount(2)
+	await page.getByRole('button', { name: 'Undo' }).click()
+	await expect(page.getByRole('article')).toHaveCount(3)
+	await page.reload()
+	await expect(page.getByRole('article')).toHaveCount(3)
+})
+
+test('a dropped and a pasted picture begin a sheet each', async ({ page }) => {
+	const bytes = [...(await readFile(LANTERN))]
+	for (const way of ['drop', 'paste'] as const) {
+		await page.goto('/')
+		await expect(page.getByRole('article').first()).toBeVisible()
+		await page.getByRole('region', { name: 'New sheet' }).evaluate(
+			(target, { way, bytes }) => {
+				const data = new DataTransfer()
+				data.items.add(new File([new Uint8Array(bytes)], 'bench.jpg', { type: 'image/jpeg' }))
+				const event =
+					way === 'drop'
+						? new DragEvent('drop', { dataTransfer: data, bubbles: true })
+						: new ClipboardEvent('paste', { clipboardData: data, bubbles: true })
+				target.dispatchEvent(event)
+			},
+			{ way, bytes },
+		)
+		await page.waitForURL(/\/sheet\//)
+		await expect(page.getByRole('textbox', { name: 'Sheet name' })).toHaveValue('bench')
+	}
+})
+
+test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench, page }) => {
+	const svg =
+		'<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><path d="M10 10H200V200H10ZM50 50V90H90V50Z" fill-rule="evenodd"/><circle cx="300" cy="100" r="40"/><text>Heron</text></svg>'
+	await page.goto('/')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Open an SVG file' }).click()
+	await (await choosing).setFiles({
+		name: 'props.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(svg),
+	})
+	await page.waitForURL(/\/sheet\//)
+	await expect(page.getByText('Left out of “props.svg”: text.')).toBeVisible()
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Opening 1')
+	const out = await bench.exported()
+	expect(out).toContain('width="400px" height="300px"')
+	expect(out).toContain('d="M10 10L200 10L200 200L10 200ZM50 50L50 90L90 90L90 50Z"')
+})
+
+test.describe('bad input is said, and the open sheet stays as it was', () => {
+	const cases = [
+		{
+			name: 'letter.png',
+			content: Buffer.from('Dear Keeper, the lantern is lit.'),
+			says: 'is not a picture that can be read',
+		},
+		{ name: 'empty.jpg', content: Buffer.alloc(0), says: 'is not a picture that can be read' },
+		{
+			name: 'wall.png',
+			content: pngHeader(12_000, 9_000),
+			says: 'has 108 megapixels; up to 100 can be opened',
+		},
+		{
+			name: 'torn.png',
+			content: pngHeader(300, 200),
+			says: 'is damaged: its pixels cannot be read',
+		},
+		{
+			name: 'torn.svg',
+			content: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0L5 x"/></svg>'),
+			says: 'character 6',
+		},
+		{ name: 'notes.svg', content: Buffer.from('<svg><path d="M0 0'), says: 'cannot be read' },
+		{
+			name: 'words.svg',
+			content: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><text>Heron</text></svg>'),
+			says: 'holds no paths',
+		},
+	]
+	test('in an open sheet', async ({ bench, page }) => {
+		await bench.beginSample('Storm lantern')
+		for (const p of [
+			[200, 200],
+			[400, 200],
+			[400, 400],
+		] as const)
+			await bench.click(p)
+		await bench.key('Enter')
+		const panel = page.getByRole('region', { name: 'Pieces' })
+		await expect(panel).toContainText('3 nodes')
+		for (const { name, content, says } of cases) {
+			await page.getByRole('main').evaluate(
+				(target, { name, bytes }) => {
+					const data = new DataTransfer()
+					data.items.add(new File([new Uint8Array(bytes)], name))
+					target.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true }))
+				},
+				{ name, bytes: [...content] },
+			)
+			const message = page.getByRole('alert').filter({ hasText: `“${name}”` })
+			await expect(message).toContainText(says)
+			await expect(message).toContainText('Nothing was changed.')
+		}
+		await expect(panel).toContainText('3 nodes')
+		await expect(page.getByRole('listitem')).toHaveCount(1)
+	})
+})
+
+test('a browser that refuses storage says so, at home and nothing is promised', async ({
+	page,
+}) => {
+	await page.addInitScript(() => {
+		indexedDB.open = () => {
+			throw new DOMException('refused', 'SecurityError')
+		}
+	})
+	await page.goto('/')
+	await expect(page.getByText('does not let Skiagram store anything')).toBeVisible()
+})
+
+test('a full store is said while working; the work stays on screen and can be exported', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	await page.evaluate(() => {
+		const put = IDBObjectStore.prototype.put
+		IDBObjectStore.prototype.put = function (
+			this: IDBObjectStore,
+			...args: Parameters<typeof put>
+		) {
+			if (this.name === 'documents') throw new DOMException('full', 'QuotaExceededError')
+			return put.apply(this, args)
+		}
+	})
+	for (const p of [
+		[200, 200],
+		[400, 200],
+		[400, 400],
+	] as const)
+		await bench.click(p)
+	await bench.click([200, 200])
+	await expect(page.getByText('storage for Skiagram is full')).toBeVisible()
+	const coming = page.waitForEvent('download')
+	await page.getByRole('button', { name: 'Export now' }).click()
+	expect(await readFile(await (await coming).path(), 'utf8')).toContain('M200 200L400 200L400 400Z')
+})
+
+test('a second tab can look, and take the sheet over', async ({ bench, page, context }) => {
+	await bench.beginSample('Storm lantern')
+	await bench.saved()
+	const other = await context.newPage()
+	await other.goto(page.url())
+	await expect(other.getByText('being worked on in another tab')).toBeVisible()
+	await other.getByRole('button', { name: 'Work on it here' }).click()
+	await expect(page.getByText('being worked on in another tab')).toBeVisible()
+	await expect(other.getByText('being worked on in another tab')).toBeHidden()
+})
+
+/** A PNG that begins right and then has no pixels. */
+function pngHeader(width: number, height: number): Buffer {
+	const bytes = Buffer.alloc(64)
+	bytes.set([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52])
+	bytes.writeUInt32BE(width, 16)
+	bytes.writeUInt32BE(height, 20)
+	return bytes
+}

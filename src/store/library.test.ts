@@ -1,0 +1,136 @@
+import 'fake-indexeddb/auto'
+import { beforeEach, describe, expect, test } from 'vitest'
+import {
+	addPhoto,
+	emptySheet,
+	IDENTITY,
+	newPiece,
+	type PlacedPhoto,
+	parsePathData,
+	type Sheet,
+} from '@/core'
+import { SkiagramDatabase, StorageFull, StorageRefused, stored } from './database'
+import { createLibrary, type Library, SheetMissing, SheetUnreadable } from './library'
+
+let database: SkiagramDatabase
+let library: Library
+let number = 0
+
+beforeEach(() => {
+	database = new SkiagramDatabase(`test-${number++}`)
+	library = createLibrary(database)
+})
+
+function traced(name = 'Heron'): Sheet {
+	const piece = newPiece('Heron', parsePathData('M0 0C10 0 20 10 20 20L0 40ZM5 5L6 6'))
+	return { ...emptySheet(name, 300, 200), pieces: [piece] }
+}
+
+function photoOf(blob: string): PlacedPhoto {
+	return {
+		id: 'p',
+		blob,
+		name: 'Photo',
+		width: 10,
+		height: 10,
+		place: IDENTITY,
+		strength: 1,
+		hidden: false,
+	}
+}
+
+describe('keeping sheets', () => {
+	test('what is loaded is what was saved, to the last digit', async () => {
+		const sheet = traced()
+		await library.save(sheet, { pass: 'rough' })
+		expect(await library.load(sheet.id)).toEqual({ sheet, desk: { pass: 'rough' } })
+	})
+
+	test('the list has the last edited first, with figures for the card', async () => {
+		await library.save(traced('Old'), undefined, 1000)
+		await library.save(traced('New'), undefined, 2000)
+		const list = await library.list()
+		expect(list.map((s) => s.name)).toEqual(['New', 'Old'])
+		expect(list[0]).toMatchObject({ pieces: 1, nodes: 5, width: 300, height: 200 })
+	})
+
+	test('renaming changes the sheet and its card', async () => {
+		const sheet = traced()
+		await library.save(sheet)
+		await library.rename(sheet.id, 'Grey heron')
+		expect((await library.load(sheet.id)).sheet.name).toBe('Grey heron')
+		expect((await library.list())[0]?.name).toBe('Grey heron')
+	})
+
+	test('a copy is its own sheet', async () => {
+		const sheet = traced()
+		await library.save(sheet)
+		const copy = await library.duplicate(sheet.id)
+		expect(copy).not.toBe(sheet.id)
+		expect((await library.load(copy)).sheet.pieces).toEqual(sheet.pieces)
+		expect(await library.list()).toHaveLength(2)
+	})
+
+	test('deleting can be undone', async () => {
+		const sheet = traced()
+		await library.save(sheet)
+		const restore = await library.remove(sheet.id)
+		await expect(library.load(sheet.id)).rejects.toThrow(SheetMissing)
+		await restore()
+		expect((await library.load(sheet.id)).sheet).toEqual(sheet)
+	})
+})
+
+describe('photos', () => {
+	test('only those that no sheet holds are swept', async () => {
+		const kept = await library.addPhoto(new Blob(['a']), null)
+		const stray = await library.addPhoto(new Blob(['b']), null)
+		await library.save(addPhoto(traced(), photoOf(kept)))
+		await library.sweepPhotos()
+		expect(await library.photo(kept)).toBeDefined()
+		expect(await library.photo(stray)).toBeUndefined()
+	})
+})
+
+describe('what does not fit', () => {
+	test.each([
+		['no sheet at all', 'garbage'],
+		[
+			'a node that is no number',
+			{
+				...traced(),
+				pieces: [
+					{
+						...traced().pieces[0],
+						contours: [
+							{ id: 'c', closed: true, nodes: [{ id: 'n', at: [Number.NaN, 0], kind: 'corner' }] },
+						],
+					},
+				],
+			},
+		],
+		['an unknown kind', JSON.parse(JSON.stringify(traced()).replace('"cusp"', '"wavy"'))],
+	])('is set aside whole and said: %s', async (_, sheet) => {
+		await database.documents.put({ id: 'bad', sheet })
+		await expect(library.load('bad')).rejects.toThrow(SheetUnreadable)
+		await expect(library.load('bad')).rejects.toThrow(SheetUnreadable)
+		const aside = await database.setAside.toArray()
+		expect(aside).toHaveLength(1)
+		expect(aside[0]?.document).toEqual({ id: 'bad', sheet })
+		expect(await database.documents.get('bad')).toBeDefined()
+	})
+})
+
+describe('storage that fails', () => {
+	test('a full quota and a refused store are told apart', async () => {
+		const full = Object.assign(new Error('abort'), {
+			name: 'AbortError',
+			inner: Object.assign(new Error('quota'), { name: 'QuotaExceededError' }),
+		})
+		await expect(stored(() => Promise.reject(full))).rejects.toThrow(StorageFull)
+		const refused = Object.assign(new Error('open'), { name: 'OpenFailedError' })
+		await expect(stored(() => Promise.reject(refused))).rejects.toThrow(StorageRefused)
+		const other = new Error('else')
+		await expect(stored(() => Promise.reject(other))).rejects.toBe(other)
+	})
+})
