@@ -110,7 +110,7 @@ test.describe('bad input is said, and the open sheet stays as it was', () => {
 		{
 			name: 'torn.svg',
 			content: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0L5 x"/></svg>'),
-			says: 'character 6',
+			says: 'character 7',
 		},
 		{ name: 'notes.svg', content: Buffer.from('<svg><path d="M0 0'), says: 'cannot be read' },
 		{

@@ -60,7 +60,6 @@ export function Editor({ id }: { id: string }) {
 						}}
 					>
 						<TopBar />
-						<Notices takeOver={loaded.takeOver} />
 					</Box>
 					<Box sx={{ gridArea: 'pass', borderRight: 1, borderColor: 'divider', overflowY: 'auto' }}>
 						<PassCard />
@@ -68,6 +67,7 @@ export function Editor({ id }: { id: string }) {
 					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
 						<Canvas left={loaded.left} />
 						<ZoomBar />
+						<Notices takeOver={loaded.takeOver} />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />

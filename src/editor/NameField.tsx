@@ -34,7 +34,7 @@ export function NameField({
 			onChange={(event) => setDraft(event.target.value)}
 			onBlur={() => end(true)}
 			onKeyDown={(event) => {
-				if (event.key === 'Enter') event.currentTarget.querySelector('input')?.blur()
+				if (event.key === 'Enter') event.currentTarget.blur()
 				if (event.key === 'Escape') end(false)
 			}}
 			sx={{

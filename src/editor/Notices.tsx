@@ -8,14 +8,21 @@ import { messageFor } from './messages'
 import { useSaveSvg } from './passes/useSaveSvg'
 import { useOpenSheet } from './workbench'
 
-/** What stands between the work and its being kept: another tab, or a store that fails. */
+/**
+ * What stands between the work and its being kept: another tab, or a store that fails. Laid over
+ * the canvas, so that nothing moves under the pointer when it appears.
+ */
 export function Notices({ takeOver }: { takeOver: () => void }) {
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const saving = useOpenSheet((state) => state.saving)
 	const saveSvg = useSaveSvg()
 	if (readOnly) {
 		return (
-			<Alert severity="info" square action={<Button onClick={takeOver}>Work on it here</Button>}>
+			<Alert
+				severity="info"
+				sx={OVER_CANVAS}
+				action={<Button onClick={takeOver}>Work on it here</Button>}
+			>
 				This sheet is being worked on in another tab, so it can only be looked at here.
 			</Alert>
 		)
@@ -24,7 +31,7 @@ export function Notices({ takeOver }: { takeOver: () => void }) {
 	return (
 		<Alert
 			severity="error"
-			square
+			sx={OVER_CANVAS}
 			action={
 				<Button color="inherit" onClick={() => void saveSvg()}>
 					Export now
@@ -35,6 +42,17 @@ export function Notices({ takeOver }: { takeOver: () => void }) {
 		</Alert>
 	)
 }
+
+const OVER_CANVAS = {
+	position: 'absolute',
+	top: 12,
+	left: 12,
+	right: 12,
+	border: 1,
+	borderColor: 'divider',
+	bgcolor: 'background.paper',
+	boxShadow: 3,
+} as const
 
 function savingMessage(problem: Extract<Saving, { state: 'failed' }>['problem']): string {
 	if (problem === 'full') return messageFor(new StorageFull())

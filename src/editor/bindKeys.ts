@@ -83,7 +83,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		if (what) hold(desk, what, false)
 		if (key === 'space') held.pan = false
 		if (key === 'z') held.zoomBox = false
-		if (key.startsWith('arrow')) open.seal()
+		if (key.startsWith('arrow') && !belongsToField(event)) open.seal()
 	}
 
 	/** A key let go while another window had the focus is let go all the same. */

@@ -7,7 +7,7 @@ import Link from '@mui/material/Link'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { NameField } from '@/editor/NameField'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { SheetSummary } from '@/store/database'
@@ -28,9 +28,15 @@ export function SheetCard({
 }) {
 	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
 	const [naming, setNaming] = useState(false)
+	const chosen = useRef(() => {})
+	/** The menu gives the focus back as it goes: what was chosen is done after that. */
 	const choose = (act: () => void) => () => {
+		chosen.current = act
 		setAnchor(null)
-		act()
+	}
+	const afterMenu = () => {
+		chosen.current()
+		chosen.current = () => {}
 	}
 	const address = `/sheet/${sheet.id}`
 	return (
@@ -81,7 +87,12 @@ export function SheetCard({
 				>
 					<MoreHorizRounded fontSize="small" />
 				</IconButton>
-				<Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+				<Menu
+					anchorEl={anchor}
+					open={anchor !== null}
+					onClose={() => setAnchor(null)}
+					slotProps={{ transition: { onExited: afterMenu } }}
+				>
 					<MenuItem onClick={choose(() => setNaming(true))}>Rename</MenuItem>
 					<MenuItem onClick={choose(onDuplicate)}>Duplicate</MenuItem>
 					<MenuItem onClick={choose(onExport)} disabled={sheet.pieces === 0}>

@@ -4,7 +4,7 @@ import Slider from '@mui/material/Slider'
 import { changePhoto } from '@/core'
 import { useSheet, useWorkbench } from '../workbench'
 
-/** How strongly the photos show; one drag is one step of undo. */
+/** How strongly the photos show. Changes in a row are one step of undo, by pointer or by keys. */
 export function PhotoStrength() {
 	const { open } = useWorkbench()
 	const { photos } = useSheet()
@@ -24,7 +24,6 @@ export function PhotoStrength() {
 					'photo-strength',
 				)
 			}
-			onChangeCommitted={() => open.seal()}
 		/>
 	)
 }

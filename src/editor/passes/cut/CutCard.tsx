@@ -105,7 +105,7 @@ function InnerOutlines() {
 	if (inner.length === 0) return null
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
-			<Typography variant="h3">
+			<Typography variant="h3" component="h2">
 				{inner.length === 1
 					? 'One outline lies inside a piece'
 					: `${inner.length} outlines lie inside a piece`}

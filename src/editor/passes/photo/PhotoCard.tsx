@@ -32,7 +32,7 @@ export function PhotoCard() {
 			{photos.length > 0 && (
 				<>
 					<Box>
-						<Typography variant="h3" id="photo-strength">
+						<Typography variant="h3" component="h2" id="photo-strength">
 							Photo strength {Math.round((photos[0]?.strength ?? 1) * 100)} %
 						</Typography>
 						<Box sx={{ px: 1 }}>

@@ -42,7 +42,9 @@ export function ProofCard() {
 				slotProps={{ typography: { variant: 'body2' } }}
 			/>
 			<Box>
-				<Typography variant="h3">Small sizes</Typography>
+				<Typography variant="h3" component="h2">
+					Small sizes
+				</Typography>
 				<SmallSizes sheet={sheet} pieces={shown} inverted={inverted} />
 			</Box>
 			<OpenOutlines />

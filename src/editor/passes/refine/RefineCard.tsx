@@ -17,7 +17,7 @@ export function RefineCard() {
 		<>
 			<ToolRows />
 			<Box>
-				<Typography variant="h3" sx={{ mb: 0.5 }}>
+				<Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
 					Nodes by kind
 				</Typography>
 				<Facts facts={kindFacts(sheet)} />
