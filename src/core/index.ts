@@ -1,6 +1,6 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
-export { formatPathData, PathSyntaxError, parsePathData } from './formats/pathData'
+export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
 export { SvgSyntaxError } from './formats/svgSyntaxError'
 export { exportSummary, formatSvg, OPEN_LINE_PX, type SvgOptions } from './formats/svgWrite'
@@ -46,6 +46,7 @@ export {
 export { signedArea, windingNumber } from './geometry/polygon'
 export {
 	contourBounds,
+	contourHull,
 	flattenContour,
 	isStraight,
 	neighbours,

@@ -16,13 +16,7 @@ export function NotOpened({ error }: { error: unknown }) {
 				<Button
 					variant="outlined"
 					sx={{ mr: 1 }}
-					onClick={() =>
-						saveText(
-							JSON.stringify(error.document, null, '\t'),
-							'sheet-set-aside.json',
-							'application/json',
-						)
-					}
+					onClick={() => saveText(error.found, 'sheet-set-aside.json', 'application/json')}
 				>
 					Download what was found
 				</Button>

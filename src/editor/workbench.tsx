@@ -7,6 +7,7 @@ import type { Library } from '@/store/library'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import type { Desk, DeskState } from './desk'
 import type { ToolId } from './passes/passes'
+import { sheetAtRest } from './sheetAtRest'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
 import type { Bench, Tool } from './tools/tool'
@@ -16,6 +17,8 @@ export interface Workbench {
 	readonly open: OpenSheet
 	readonly desk: Desk
 	readonly library: Library
+	/** The sheet for panels and figures, not made anew within a drag. */
+	readonly atRest: ReturnType<typeof sheetAtRest>
 	readonly tools: Readonly<Record<ToolId, Tool>>
 	/** Brings the desk up to date with the tool at hand: its overlay and hint. */
 	refresh(tool?: Tool): void
@@ -48,6 +51,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		open,
 		desk,
 		library,
+		atRest: sheetAtRest(open),
 		tools,
 		refresh,
 		toolAtHand,
@@ -83,6 +87,11 @@ export function useOpenSheet<T>(select: (state: OpenSheetState) => T): T {
 
 export function useSheet(): Sheet {
 	return useOpenSheet((state) => state.history.present)
+}
+
+/** The sheet as it was when the hand last rested: for what is costly to show. */
+export function useSheetAtRest(): Sheet {
+	return useStore(useWorkbench().atRest, (state) => state.sheet)
 }
 
 export function useDesk<T>(select: (state: DeskState) => T): T {

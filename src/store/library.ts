@@ -1,4 +1,4 @@
-import { exportSummary, formatPathData, newId, parseSheet, renameSheet, type Sheet } from '@/core'
+import { exportSummary, newId, parseSheet, renameSheet, type Sheet, sketchPathData } from '@/core'
 import {
 	type SheetSummary,
 	type SkiagramDatabase,
@@ -10,7 +10,8 @@ import {
 /** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */
 export class SheetUnreadable extends Error {
 	constructor(
-		readonly document: unknown,
+		/** The stored text, as it was found. */
+		readonly found: string,
 		problem: string,
 	) {
 		super(problem)
@@ -35,7 +36,7 @@ export function createLibrary(database: SkiagramDatabase) {
 		stored(() =>
 			database.transaction('rw', sheets, documents, async () => {
 				await sheets.put(summaryOf(sheet, editedAt))
-				await documents.put({ id: sheet.id, sheet, desk })
+				await documents.put({ id: sheet.id, json: JSON.stringify(sheet), desk })
 			}),
 		)
 
@@ -56,11 +57,11 @@ export function createLibrary(database: SkiagramDatabase) {
 			const document = await stored(() => documents.get(id))
 			if (!document) throw new SheetMissing(id)
 			try {
-				return { sheet: parseSheet(document.sheet), desk: document.desk }
+				return { sheet: readSheet(document), desk: document.desk }
 			} catch (error) {
 				const problem = error instanceof Error ? error.message : String(error)
 				await stored(() => keepAside(document, problem))
-				throw new SheetUnreadable(document.sheet, problem)
+				throw new SheetUnreadable(document.json, problem)
 			}
 		},
 
@@ -70,7 +71,9 @@ export function createLibrary(database: SkiagramDatabase) {
 					const document = await documents.get(id)
 					await sheets.update(id, { name })
 					if (document)
-						await documents.update(id, { sheet: renameSheet(parseSheet(document.sheet), name) })
+						await documents.update(id, {
+							json: JSON.stringify(renameSheet(readSheet(document), name)),
+						})
 				}),
 			)
 		},
@@ -78,7 +81,7 @@ export function createLibrary(database: SkiagramDatabase) {
 		duplicate: async (id: string): Promise<string> => {
 			const document = await stored(() => documents.get(id))
 			if (!document) throw new SheetMissing(id)
-			const source = parseSheet(document.sheet)
+			const source = readSheet(document)
 			const copy: Sheet = { ...source, id: newId(), name: `${source.name} copy` }
 			await save(copy, document.desk)
 			return copy.id
@@ -117,7 +120,7 @@ export function createLibrary(database: SkiagramDatabase) {
 				database.transaction('rw', documents, photos, setAside, async () => {
 					const all = JSON.stringify([await documents.toArray(), await setAside.toArray()])
 					const ids = await photos.toCollection().primaryKeys()
-					await photos.bulkDelete(ids.filter((photo) => !all.includes(JSON.stringify(photo))))
+					await photos.bulkDelete(ids.filter((photo) => !all.includes(photo)))
 				}),
 			),
 	}
@@ -126,6 +129,11 @@ export function createLibrary(database: SkiagramDatabase) {
 		const known = await setAside.where('id').equals(document.id).count()
 		if (known === 0) await setAside.add({ id: document.id, at: Date.now(), document, problem })
 	}
+}
+
+/** @throws where the text is no JSON, or does not fit the schema */
+function readSheet(document: StoredDocument): Sheet {
+	return parseSheet(JSON.parse(document.json))
 }
 
 function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
@@ -142,7 +150,7 @@ function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
 		artwork: sheet.pieces
 			.filter((p) => !p.hidden)
 			.map((p) => ({
-				d: formatPathData(p.contours, 1),
+				d: sketchPathData(p.contours),
 				rule: p.fillRule,
 				colour: p.fill.kind === 'solid' ? p.fill.colour : 'none',
 			})),

@@ -3,7 +3,7 @@ import { StorageFull, StorageRefused } from './database'
 import type { OpenSheet } from './openSheet'
 
 /** An edit is written at most this long after it was made, ms. */
-export const SAVE_WITHIN_MS = 250
+export const SAVE_WITHIN_MS = 400
 /** A write that failed is tried again after this, ms. */
 const RETRY_AFTER_MS = 5000
 

@@ -70,6 +70,20 @@ export function formatPathData(contours: readonly Contour[], digits = 3): string
 		.join('')
 }
 
+/** Outlines with more nodes than this are sketched by as many of them as fit it. */
+const SKETCH_NODES = 240
+
+/** Path data for pictures the size of a card or a thumbnail: coarse, short, and quickly made. */
+export function sketchPathData(contours: readonly Contour[]): string {
+	const sketched = contours.map((contour): Contour => {
+		const every = Math.ceil(contour.nodes.length / SKETCH_NODES)
+		if (every < 2) return contour
+		const nodes = contour.nodes.filter((_, i) => i % every === 0)
+		return { ...contour, nodes: nodes.map(({ id, at }) => ({ id, at, kind: 'corner' })) }
+	})
+	return formatPathData(sketched, 1)
+}
+
 type Scanner = ReturnType<typeof scanner>
 type Tracer = ReturnType<typeof tracer>
 

@@ -1,4 +1,4 @@
-import { type Box, boxOf, joinBoxes } from '../geometry/box'
+import { type Box, boxOf, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { type Cubic, cubicBounds, flattenCubic, lineCubic } from '../geometry/cubic'
 import { type Point, samePoint } from '../geometry/point'
 import type { Contour, PathNode } from './model'
@@ -68,6 +68,23 @@ export function contourBounds(contour: Contour): Box {
 			isStraight(s.from, s.to) ? boxOf([s.from.at, s.to.at]) : cubicBounds(segmentCubic(s)),
 		)
 		.reduce(joinBoxes, boxOf(contour.nodes.map((n) => n.at)))
+}
+
+/** A box that holds the outline, from its nodes and handles alone: quick, and never too small. */
+export function contourHull({ nodes }: Contour): Box {
+	let { minX, minY, maxX, maxY } = EMPTY_BOX
+	const take = ([x, y]: Point) => {
+		if (x < minX) minX = x
+		if (x > maxX) maxX = x
+		if (y < minY) minY = y
+		if (y > maxY) maxY = y
+	}
+	for (const node of nodes) {
+		take(node.at)
+		if (node.in) take(node.in)
+		if (node.out) take(node.out)
+	}
+	return { minX, minY, maxX, maxY }
 }
 
 /** The same outline run through the other way; the first node stays first. */

@@ -6,7 +6,7 @@ import { useEffect, useRef } from 'react'
 import { openPicture } from '@/store/photoPixels'
 import { bindKeys } from '../bindKeys'
 import { readLeftDesk } from '../desk'
-import { useDesk, useSheet, useWorkbench } from '../workbench'
+import { useDesk, useSheet, useSheetAtRest, useWorkbench } from '../workbench'
 import { bindGestures, type HeldKeys } from './gestures'
 import { fitBox } from './view'
 
@@ -15,7 +15,7 @@ export function Canvas({ left }: { left: unknown }) {
 	const workbench = useWorkbench()
 	const { open, desk } = workbench
 	const container = useRef<HTMLDivElement>(null)
-	const { name, pieces } = useSheet()
+	const { name, pieces } = useSheetAtRest()
 	const hint = useDesk((state) => state.hint)
 
 	useEffect(() => {

@@ -164,9 +164,14 @@ function paintDots(
 	const half = DOT_PX / 2
 	ctx.fillStyle = INKS.ink
 	const chosen: Point[] = []
+	let last: Point = [Number.NaN, Number.NaN]
 	for (const { contour, index, on } of shown) {
 		if (selection.nodes.has(contour.nodes[index]?.id ?? '')) chosen.push(on)
-		else ctx.fillRect(on[0] - half, on[1] - half, DOT_PX, DOT_PX)
+		// Where dots would lie on each other one of them is enough.
+		else if (!(Math.abs(on[0] - last[0]) + Math.abs(on[1] - last[1]) < DOT_PX)) {
+			ctx.fillRect(on[0] - half, on[1] - half, DOT_PX, DOT_PX)
+			last = on
+		}
 	}
 	for (const [x, y] of chosen) {
 		ctx.fillStyle = INKS.ink

@@ -1,17 +1,16 @@
 import {
 	boxesTouch,
 	type Contour,
+	contourHull,
 	isStraight,
 	OPEN_LINE_PX,
 	type Paint,
+	type PathNode,
 	type Piece,
 	type Sheet,
-	segmentCubic,
-	segments,
 } from '@/core'
 import type { Selection } from '@/store/selection'
 import { INKS } from './colours'
-import { boundsOf } from './hitTest'
 import { type Size, type View, viewMatrix, visibleBox } from './view'
 
 /** Widths on screen, CSS px. */
@@ -37,11 +36,12 @@ export function paintTrace(
 	ctx.setTransform(...viewMatrix(frame.view, frame.ratio))
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
+	const grain = grainOf(frame)
 	for (const piece of visiblePieces(sheet, frame)) {
 		const active = piece.id === selection.piece
 		ctx.fillStyle = active ? INKS.tint : INKS.idleTint
-		ctx.fill(closedPath(piece), piece.fillRule)
-		const line = piecePath(piece)
+		ctx.fill(pathsOf(piece, grain).closed, piece.fillRule)
+		const line = pathsOf(piece, grain).all
 		ctx.lineWidth = CASING_PX / scale
 		ctx.strokeStyle = INKS.casing
 		ctx.stroke(line)
@@ -51,7 +51,7 @@ export function paintTrace(
 		const flashing = piece.contours.find((contour) => contour.id === filled)
 		if (flashing) {
 			ctx.fillStyle = INKS.flash
-			ctx.fill(contourPath(flashing))
+			ctx.fill(contourPath(flashing, grain))
 		}
 	}
 }
@@ -74,36 +74,40 @@ export function paintSilhouette(
 	ctx.fillStyle = shape
 	ctx.strokeStyle = INKS.wrong
 	ctx.lineWidth = 2 / frame.view.scale
+	const grain = grainOf(frame)
 	for (const piece of visiblePieces(sheet, frame)) {
-		ctx.fill(closedPath(piece), piece.fillRule)
-		for (const contour of piece.contours) if (!contour.closed) ctx.stroke(contourPath(contour))
+		ctx.fill(pathsOf(piece, grain).closed, piece.fillRule)
+		for (const contour of piece.contours)
+			if (!contour.closed) ctx.stroke(contourPath(contour, grain))
 	}
 }
 
 /** The pieces in their own paints, as they will be sent out; open outlines go as lines. */
 export function paintArtwork(ctx: CanvasRenderingContext2D, sheet: Sheet, frame: Frame): void {
 	ctx.setTransform(...viewMatrix(frame.view, frame.ratio))
+	const grain = grainOf(frame)
 	for (const piece of visiblePieces(sheet, frame)) {
 		ctx.globalAlpha = piece.opacity
 		withPaint(piece.fill, (colour) => {
 			ctx.fillStyle = colour
-			ctx.fill(closedPath(piece), piece.fillRule)
+			ctx.fill(pathsOf(piece, grain).closed, piece.fillRule)
 		})
 		withPaint(piece.stroke.paint, (colour) => {
 			ctx.strokeStyle = colour
 			ctx.lineWidth = piece.stroke.width
-			ctx.stroke(piecePath(piece))
+			ctx.stroke(pathsOf(piece, grain).all)
 		})
-		if (piece.stroke.paint.kind === 'none') paintOpenLines(ctx, piece)
+		if (piece.stroke.paint.kind === 'none') paintOpenLines(ctx, piece, grain)
 		ctx.globalAlpha = 1
 	}
 }
 
-function paintOpenLines(ctx: CanvasRenderingContext2D, piece: Piece): void {
+function paintOpenLines(ctx: CanvasRenderingContext2D, piece: Piece, grain: number): void {
 	withPaint(piece.fill, (colour) => {
 		ctx.strokeStyle = colour
 		ctx.lineWidth = OPEN_LINE_PX
-		for (const contour of piece.contours) if (!contour.closed) ctx.stroke(contourPath(contour))
+		for (const contour of piece.contours)
+			if (!contour.closed) ctx.stroke(contourPath(contour, grain))
 	})
 }
 
@@ -114,48 +118,88 @@ function withPaint(paint: Paint, draw: (colour: string) => void): void {
 function visiblePieces(sheet: Sheet, { view, size }: Frame): Piece[] {
 	const seen = visibleBox(view, size)
 	return sheet.pieces.filter(
-		(piece) => !piece.hidden && piece.contours.some((c) => boxesTouch(boundsOf(c), seen)),
+		(piece) => !piece.hidden && piece.contours.some((c) => boxesTouch(contourHull(c), seen)),
 	)
 }
 
-const contourPaths = new WeakMap<Contour, Path2D>()
-const piecePaths = new WeakMap<readonly Contour[], { all: Path2D; closed: Path2D }>()
+/** What is shorter than this on screen is left out of a path, or drawn straight, px. */
+const LEFT_OUT_PX = 0.6
+const STRAIGHT_PX = 2.5
 
-/** The outline as a path in sheet px, kept with the contour: contours never change. */
-export function contourPath(contour: Contour): Path2D {
-	let path = contourPaths.get(contour)
-	if (!path) {
-		path = new Path2D()
-		const first = contour.nodes[0]
-		if (first) path.moveTo(...first.at)
-		for (const segment of segments(contour)) {
-			const [, b, c, d] = segmentCubic(segment)
-			if (isStraight(segment.from, segment.to)) path.lineTo(...d)
-			else path.bezierCurveTo(...b, ...c, ...d)
-		}
-		if (contour.closed) path.closePath()
-		contourPaths.set(contour, path)
+/**
+ * The length on the sheet of one screen px, rounded down to a power of two: paths are kept for
+ * each such grain, so that they are not made anew for every step of a zoom.
+ */
+function grainOf({ view }: Frame): number {
+	return 2 ** Math.floor(Math.log2(1 / view.scale))
+}
+
+const contourPaths = new WeakMap<Contour, { readonly grain: number; readonly path: Path2D }>()
+const piecePaths = new WeakMap<readonly Contour[], PiecePaths>()
+
+interface PiecePaths {
+	readonly grain: number
+	readonly all: Path2D
+	readonly closed: Path2D
+}
+
+/**
+ * The outline as a path in sheet px, as fine as can be seen. Kept with the contour, which never
+ * changes.
+ */
+function contourPath(contour: Contour, grain: number): Path2D {
+	const kept = contourPaths.get(contour)
+	if (kept?.grain === grain) return kept.path
+	const path = new Path2D()
+	const { nodes, closed } = contour
+	const first = nodes[0]
+	if (first) path.moveTo(...first.at)
+	let from = first
+	const count = nodes.length + (closed ? 1 : 0)
+	for (let i = 1; from && i < count; i++) {
+		const to = nodes[i % nodes.length]
+		if (!to) continue
+		const reach = reachOf(from, to)
+		if (reach < LEFT_OUT_PX * grain && i < count - 1) continue
+		addSegment(path, from, to, reach < STRAIGHT_PX * grain)
+		from = to
 	}
+	if (closed) path.closePath()
+	contourPaths.set(contour, { grain, path })
 	return path
 }
 
-function pathsOf(piece: Piece): { all: Path2D; closed: Path2D } {
-	let paths = piecePaths.get(piece.contours)
-	if (!paths) {
-		paths = { all: new Path2D(), closed: new Path2D() }
-		for (const contour of piece.contours) {
-			paths.all.addPath(contourPath(contour))
-			if (contour.closed) paths.closed.addPath(contourPath(contour))
-		}
-		piecePaths.set(piece.contours, paths)
+/** The length of a segment's control polygon, in the quick measure |x| + |y|. */
+function reachOf({ at, out = at }: PathNode, { at: to, in: into = to }: PathNode): number {
+	return (
+		Math.abs(out[0] - at[0]) +
+		Math.abs(out[1] - at[1]) +
+		Math.abs(into[0] - out[0]) +
+		Math.abs(into[1] - out[1]) +
+		Math.abs(to[0] - into[0]) +
+		Math.abs(to[1] - into[1])
+	)
+}
+
+function addSegment(path: Path2D, from: PathNode, to: PathNode, straight: boolean): void {
+	if (straight || isStraight(from, to)) {
+		path.lineTo(to.at[0], to.at[1])
+		return
 	}
+	const out = from.out ?? from.at
+	const into = to.in ?? to.at
+	path.bezierCurveTo(out[0], out[1], into[0], into[1], to.at[0], to.at[1])
+}
+
+function pathsOf(piece: Piece, grain: number): PiecePaths {
+	const kept = piecePaths.get(piece.contours)
+	if (kept?.grain === grain) return kept
+	const paths = { grain, all: new Path2D(), closed: new Path2D() }
+	for (const contour of piece.contours) {
+		const path = contourPath(contour, grain)
+		paths.all.addPath(path)
+		if (contour.closed) paths.closed.addPath(path)
+	}
+	piecePaths.set(piece.contours, paths)
 	return paths
-}
-
-function piecePath(piece: Piece): Path2D {
-	return pathsOf(piece).all
-}
-
-function closedPath(piece: Piece): Path2D {
-	return pathsOf(piece).closed
 }

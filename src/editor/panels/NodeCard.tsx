@@ -5,6 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
+import { useDeferredValue } from 'react'
 import {
 	distance,
 	findNode,
@@ -30,7 +31,8 @@ const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
 
 /** The selected nodes' kind, and one node's numbers. */
 export function NodeCard() {
-	const sheet = useSheet()
+	// Its fields follow a drag as fast as they can, but never hold the drag up.
+	const sheet = useDeferredValue(useSheet())
 	const { nodes } = useOpenSheet((state) => state.selection)
 	const pass = useDesk((state) => state.pass)
 	const chosen = [...nodes].flatMap((id) => findNode(sheet, id)?.node ?? [])

@@ -14,20 +14,20 @@ import {
 	boxOf,
 	type Contour,
 	changePiece,
-	formatPathData,
 	openingsOf,
 	type Piece,
 	removeOutline,
 	removePieces,
+	sketchPathData,
 } from '@/core'
 import { selectContour } from '@/store/selection'
 import { boundsOf } from '../canvas/hitTest'
 import { NameField } from '../NameField'
-import { useOpenSheet, useSheet, useWorkbench } from '../workbench'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
 
 /** The pieces, topmost first, with their openings under them. */
 export function PiecesPanel() {
-	const { pieces } = useSheet()
+	const { pieces } = useSheetAtRest()
 	return (
 		<Box component="section" aria-label="Pieces" sx={{ overflowY: 'auto', p: 1.5 }}>
 			<Typography variant="h2" sx={{ mb: 1 }}>
@@ -224,7 +224,7 @@ function Thumbnail({
 			style={{ flexShrink: 0, opacity: faint ? 0.35 : 1 }}
 		>
 			<path
-				d={formatPathData(contours, 0)}
+				d={sketchPathData(contours)}
 				fillRule={rule}
 				fill={hollow ? 'none' : 'currentColor'}
 				{...(hollow && line)}

@@ -4,13 +4,13 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { goToPass } from '../desk'
-import { useDesk, useSheet, useWorkbench } from '../workbench'
+import { useDesk, useSheetAtRest, useWorkbench } from '../workbench'
 import { PASSES } from './passes'
 
 /** The stages of the work as one connected track; each shows its live figure. */
 export function PassTrack() {
 	const workbench = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const current = useDesk((state) => state.pass)
 	return (
 		<Box

@@ -19,7 +19,7 @@ import {
 } from '@/core'
 import { selectContour } from '@/store/selection'
 import { messageFor } from '../../messages'
-import { nextName, useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { nextName, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
 import { ToolRows } from '../ToolRows'
 
@@ -36,7 +36,7 @@ export function CutCard() {
 /** What can be done with the selected outline: cut it, or release it; else why not. */
 function SelectedOutline() {
 	const { open } = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const selection = useOpenSheet((state) => state.selection)
 	const cut = useCut()
 	const piece = sheet.pieces.find((p) => p.id === selection.piece)
@@ -99,7 +99,7 @@ function SelectedOutline() {
 /** All outlines that lie wholly inside another piece, with one button for all of them. */
 function InnerOutlines() {
 	const { open } = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const cut = useCut()
 	const inner = useMemo(() => cuttable(sheet), [sheet])
 	if (inner.length === 0) return null

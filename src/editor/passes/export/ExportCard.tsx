@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { exportSummary, formatSvg } from '@/core'
-import { useSheet } from '../../workbench'
+import { useSheetAtRest } from '../../workbench'
 import { Facts } from '../Facts'
 import { Notice } from '../Notice'
 import { useSaveSvg } from '../useSaveSvg'
@@ -19,7 +19,7 @@ const PRECISIONS = [
 ]
 
 export function ExportCard() {
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const saveSvg = useSaveSvg()
 	const [digits, setDigits] = useState(3)
 	const { pieces, openings, nodes, openOutlines } = useMemo(() => exportSummary(sheet), [sheet])

@@ -10,7 +10,7 @@ import { selectContour } from '@/store/selection'
 import { boundsOf } from '../../canvas/hitTest'
 import { fitBox } from '../../canvas/view'
 import { goToPass } from '../../desk'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
+import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
 
 /** Heights at which the shape is looked at by itself, px. */
@@ -18,7 +18,7 @@ const SMALL_SIZES = [96, 48, 24, 16]
 
 export function ProofCard() {
 	const { desk } = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const inverted = useDesk((state) => state.inverted)
 	const shown = sheet.pieces.filter((piece) => !piece.hidden)
 	if (shown.length === 0) {
@@ -112,7 +112,7 @@ function SmallSizes({
 /** Outlines thought closed that are not: each with its place and the way back to it. */
 function OpenOutlines() {
 	const { open, desk, refresh } = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const found = sheet.pieces
 		.filter((p) => !p.hidden)
 		.flatMap((piece) =>

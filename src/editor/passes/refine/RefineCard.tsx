@@ -5,13 +5,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { type NodeKind, removeNodes, type Sheet } from '@/core'
-import { useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { Facts } from '../Facts'
 import { ToolRows } from '../ToolRows'
 
 export function RefineCard() {
 	const { open } = useWorkbench()
-	const sheet = useSheet()
+	const sheet = useSheetAtRest()
 	const selected = useOpenSheet((state) => state.selection.nodes)
 	return (
 		<>

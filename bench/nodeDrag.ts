@@ -1,0 +1,104 @@
+import sharp from 'sharp'
+import { formatPathData, newId, type Point } from '../src/core/index.ts'
+import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
+import { measureFrames } from './frames.ts'
+import { percentile, withPage } from './served.ts'
+
+/**
+ * Dragging one node, bending one segment, and panning in a sheet of 5,000 nodes over a
+ * 12-megapixel photo, in headless Chromium: ms of our own work a frame.
+ */
+const NODES = 5000
+const WIDTH = 4000
+const HEIGHT = 3000
+
+const photo = await sharp('public/photos/lantern.jpg').resize(WIDTH, HEIGHT).jpeg().toBuffer()
+const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}"><path d="${formatPathData([wavyRing()])}"/></svg>`
+
+await withPage(async (page, base) => {
+	await page.addInitScript(() => Reflect.deleteProperty(window, 'showOpenFilePicker'))
+	await page.goto(base)
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Choose a photo' }).click()
+	await (await choosing).setFiles({ name: 'bench.jpg', mimeType: 'image/jpeg', buffer: photo })
+	await page.waitForURL(/\/sheet\//)
+	const bringing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Bring in outlines from an SVG' }).click()
+	await (await bringing).setFiles({
+		name: 'ring.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(drawing),
+	})
+	await page.getByText(`${NODES} nodes`).first().waitFor()
+	await page.keyboard.press('3')
+	const canvas = page.getByTestId('canvas')
+	await canvas.focus()
+	await page.keyboard.press('0')
+	const bounds = await canvas.boundingBox()
+	if (!bounds) throw new Error('no canvas')
+	const view = fitBox({ minX: 0, minY: 0, maxX: WIDTH, maxY: HEIGHT }, bounds)
+	const on = (p: Point): Point => {
+		const [x, y] = toScreen(view, p)
+		return [x + bounds.x, y + bounds.y]
+	}
+	const wander = async (from: Point) => {
+		for (let i = 1; i <= 120; i++)
+			await page.mouse.move(from[0] + i * 0.7, from[1] + 20 * Math.sin(i / 9))
+	}
+	const first = on(ringPoint(0))
+	console.log('what                     frames   work p50   work p95   event to picture p95 (ms)')
+	const report = (what: string, frames: Awaited<ReturnType<typeof measureFrames>>) => {
+		const work = frames.map((f) => f.work)
+		const late = frames.map((f) => f.toPicture)
+		const cells = [percentile(work, 0.5), percentile(work, 0.95), percentile(late, 0.95)].map((v) =>
+			v.toFixed(1).padStart(9),
+		)
+		console.log(`${what.padEnd(22)} ${String(frames.length).padStart(8)} ${cells.join('  ')}`)
+	}
+	for (let round = 1; round <= 3; round++) {
+		await page.mouse.move(...first)
+		await page.mouse.down()
+		report(`drag a node, ${round}`, await measureFrames(page, 'pointermove', () => wander(first)))
+		await page.mouse.up()
+		await page.keyboard.press('Control+z')
+	}
+	report(
+		'hover',
+		await measureFrames(page, 'pointermove', () => wander([first[0] - 120, first[1] - 10])),
+	)
+	await page.keyboard.down(' ')
+	await page.mouse.down()
+	report('pan', await measureFrames(page, 'pointermove', () => wander(first)))
+	await page.mouse.up()
+	await page.keyboard.up(' ')
+	await page.keyboard.down('Control')
+	report(
+		'zoom',
+		await measureFrames(page, 'wheel', async () => {
+			for (let i = 0; i < 60; i++) await page.mouse.wheel(0, i < 30 ? -20 : 20)
+		}),
+	)
+	await page.keyboard.up('Control')
+})
+
+function ringPoint(i: number): Point {
+	const angle = (i / NODES) * 2 * Math.PI
+	const radius = 1200 + 60 * Math.sin(angle * 60)
+	return [2000 + radius * Math.cos(angle), 1500 + radius * Math.sin(angle)]
+}
+
+function wavyRing() {
+	const nodes = Array.from({ length: NODES }, (_, i) => {
+		const at = ringPoint(i)
+		const [x, y] = ringPoint(i + 1)
+		const out: Point = [at[0] + (x - at[0]) / 3, at[1] + (y - at[1]) / 3]
+		return {
+			id: newId(),
+			at,
+			in: [2 * at[0] - out[0], 2 * at[1] - out[1]] as Point,
+			out,
+			kind: 'symmetric' as const,
+		}
+	})
+	return { id: newId(), nodes, closed: true }
+}

@@ -1,0 +1,34 @@
+import { spawn } from 'node:child_process'
+import { chromium, type Page } from '@playwright/test'
+
+const PORT = 3419
+
+/** Serves the built application and opens it in headless Chromium for as long as `work` runs. */
+export async function withPage(work: (page: Page, base: string) => Promise<void>): Promise<void> {
+	const server = spawn('node_modules/.bin/next', ['start', '--port', String(PORT)], {
+		stdio: ['ignore', 'pipe', 'inherit'],
+		env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1' },
+	})
+	await new Promise<void>((resolve, reject) => {
+		server.stdout.on('data', (line: Buffer) => line.includes('Ready') && resolve())
+		server.on('exit', (code) => reject(new Error(`next start ended with ${code}`)))
+	})
+	const browser = await chromium.launch({
+		executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+	})
+	try {
+		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+		// The TypeScript loader names functions through a helper that the page does not have.
+		await page.addInitScript('globalThis.__name = (f) => f')
+		await work(page, `http://localhost:${PORT}`)
+	} finally {
+		await browser.close()
+		server.kill()
+	}
+}
+
+export function percentile(values: readonly number[], share: number): number {
+	const sorted = [...values].sort((a, b) => a - b)
+	return sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN
+}

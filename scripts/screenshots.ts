@@ -1,0 +1,84 @@
+import type { Page } from '@playwright/test'
+import { withPage } from '../bench/served.ts'
+import type { Point } from '../src/core/index.ts'
+import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
+
+/** Takes the pictures of the main views for the docs, from the demo sheets: `npm run screenshots`. */
+
+const SHEET = { minX: 0, minY: 0, maxX: 2000, maxY: 1500 }
+/** The left thread reel, as someone would begin to trace it: corners, and smooth nodes with their pull. */
+const REEL: readonly { at: Point; pull?: Point }[] = [
+	{ at: [1622, 1012] },
+	{ at: [1732, 1000], pull: [1790, 1000] },
+	{ at: [1848, 1012] },
+	{ at: [1850, 1050] },
+	{ at: [1838, 1062] },
+	{ at: [1836, 1254] },
+	{ at: [1848, 1268] },
+]
+
+process.env.SKIAGRAM_DEMO = '1'
+await withPage(async (page, base) => {
+	const shoot = async (name: string) => {
+		// The pointer's last hint and the saving have settled when the sheet is saved.
+		await page.waitForTimeout(700)
+		await page.screenshot({ path: `docs/screenshots/${name}.png` })
+		console.log(`docs/screenshots/${name}.png`)
+	}
+	await page.goto(base)
+	await page.getByRole('article', { name: 'Storm lantern' }).waitFor()
+	await shoot('home')
+	await page
+		.getByRole('article', { name: 'Storm lantern' })
+		.getByRole('link', { name: 'Storm lantern' })
+		.click()
+	const canvas = page.getByTestId('canvas')
+	await canvas.waitFor()
+	await canvas.focus()
+	await page.keyboard.press('0')
+	const on = await placesOn(page, SHEET)
+	await shoot('photo-and-pieces')
+
+	await page.keyboard.press('2')
+	for (const { at, pull } of REEL) {
+		await page.mouse.move(...on(at))
+		await page.mouse.down()
+		if (pull) await page.mouse.move(...on(pull), { steps: 3 })
+		await page.mouse.up()
+	}
+	await page.mouse.move(...on([1735, 1300]))
+	await shoot('rough')
+	for (const _ of REEL) await page.keyboard.press('Backspace')
+
+	await page.keyboard.press('3')
+	await page.keyboard.down('z')
+	const hood = { minX: 700, minY: 300, maxX: 1260, maxY: 700 }
+	await page.mouse.move(...on([hood.minX, hood.minY]))
+	await page.mouse.down()
+	await page.mouse.move(...on([hood.maxX, hood.maxY]), { steps: 3 })
+	await page.mouse.up()
+	await page.keyboard.up('z')
+	const near = await placesOn(page, hood)
+	await page.mouse.click(...near([757, 435]))
+	await page.mouse.move(...near([800, 560]))
+	await shoot('refine')
+
+	await page.keyboard.press('0')
+	await page.keyboard.press('5')
+	await page.getByRole('button', { name: /^Opening 1/ }).click()
+	await shoot('cut')
+	await page.keyboard.press('7')
+	await shoot('proof')
+	await page.keyboard.press('8')
+	await shoot('export')
+})
+
+async function placesOn(page: Page, box: typeof SHEET): Promise<(p: Point) => Point> {
+	const bounds = await page.getByTestId('canvas').boundingBox()
+	if (!bounds) throw new Error('There is no canvas.')
+	const view = fitBox(box, bounds)
+	return (p) => {
+		const [x, y] = toScreen(view, p)
+		return [x + bounds.x, y + bounds.y]
+	}
+}
