@@ -8,13 +8,13 @@ import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
 const SHEET = { minX: 0, minY: 0, maxX: 2000, maxY: 1500 }
 /** The left thread reel, as someone would begin to trace it: corners, and smooth nodes with their pull. */
 const REEL: readonly { at: Point; pull?: Point }[] = [
-	{ at: [1622, 1012] },
-	{ at: [1732, 1000], pull: [1790, 1000] },
-	{ at: [1848, 1012] },
-	{ at: [1850, 1050] },
-	{ at: [1838, 1062] },
-	{ at: [1836, 1254] },
-	{ at: [1848, 1268] },
+	{ at: [1620, 1014] },
+	{ at: [1736, 998], pull: [1800, 998] },
+	{ at: [1852, 1014] },
+	{ at: [1846, 1056] },
+	{ at: [1832, 1250] },
+	{ at: [1852, 1284] },
+	{ at: [1736, 1310], pull: [1670, 1310] },
 ]
 
 process.env.SKIAGRAM_DEMO = '1'
@@ -37,7 +37,6 @@ await withPage(async (page, base) => {
 	await canvas.focus()
 	await page.keyboard.press('0')
 	const on = await placesOn(page, SHEET)
-	await shoot('photo-and-pieces')
 
 	await page.keyboard.press('2')
 	for (const { at, pull } of REEL) {
@@ -46,7 +45,7 @@ await withPage(async (page, base) => {
 		if (pull) await page.mouse.move(...on(pull), { steps: 3 })
 		await page.mouse.up()
 	}
-	await page.mouse.move(...on([1735, 1300]))
+	await page.mouse.move(...on([1606, 1280]))
 	await shoot('rough')
 	for (const _ of REEL) await page.keyboard.press('Backspace')
 

@@ -1,6 +1,7 @@
 import {
 	add,
 	type Contour,
+	contourHull,
 	isStraight,
 	length,
 	neighbours,
@@ -40,17 +41,28 @@ export function newMarkerPaths(): MarkerPaths {
 	return { solids: new Path2D(), bodies: new Path2D(), strokes: new Path2D() }
 }
 
+/** Nodes nearer to each other than this on screen are marked smaller, px; the least size, a share. */
+const ROOMY_PX = 26
+const LEAST_SIZE = 0.68
+
+/** How large an outline's marks are drawn, so that crowded nodes can still be told apart. */
+export function markerSize(contour: Contour, scale: number): number {
+	const { minX, minY, maxX, maxY } = contourHull(contour)
+	const spacing = (2 * (maxX - minX + maxY - minY) * scale) / contour.nodes.length
+	return Math.min(1, Math.max(LEAST_SIZE, spacing / ROOMY_PX))
+}
+
 /** Adds the mark of the node at `index` to `paths`, at `on` (screen px). */
 export function addMarker(
 	paths: MarkerPaths,
 	contour: Contour,
 	index: number,
 	on: Point,
-	selected: boolean,
+	o: { selected: boolean; size: number },
 ): void {
 	const node = contour.nodes[index]
 	if (!node) return
-	const radius = NODE_RADIUS_PX * (selected ? SELECTED_GROWTH : 1)
+	const radius = NODE_RADIUS_PX * o.size * (o.selected ? SELECTED_GROWTH : 1)
 	switch (node.kind) {
 		case 'corner':
 			addWedge(paths.solids, on, outward(contour, index), radius * 1.35)

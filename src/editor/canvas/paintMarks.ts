@@ -14,7 +14,7 @@ import type { Overlay } from '../tools/tool'
 import { INKS } from './colours'
 import { shownHandles } from './handles'
 import { type Hit, isOpenToEdits } from './hitTest'
-import { addFlag, addMarker, type MarkerPaths, newMarkerPaths } from './markers'
+import { addFlag, addMarker, type MarkerPaths, markerSize, newMarkerPaths } from './markers'
 import type { Frame } from './paintPieces'
 import { toScreen, type View, visibleBox } from './view'
 
@@ -72,9 +72,11 @@ function paintNodes(
 	paintFlags(ctx, active?.contours ?? [], frame.view)
 	const plain = newMarkerPaths()
 	const chosen = newMarkerPaths()
+	const sizes = new Map(active?.contours.map((c) => [c, markerSize(c, frame.view.scale)]))
 	for (const { contour, index, on } of shown) {
 		const selected = selection.nodes.has(contour.nodes[index]?.id ?? '')
-		addMarker(selected ? chosen : plain, contour, index, on, selected)
+		const size = sizes.get(contour) ?? 1
+		addMarker(selected ? chosen : plain, contour, index, on, { selected, size })
 	}
 	paintMarkers(ctx, plain, INKS.ink, INKS.card)
 	paintMarkers(ctx, chosen, INKS.selected, INKS.selected)

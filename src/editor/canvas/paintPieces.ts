@@ -17,6 +17,8 @@ import { type Size, type View, viewMatrix, visibleBox } from './view'
 const LINE_PX = 1.5
 const CASING_PX = 3.5
 const IDLE_LINE_PX = 1
+/** One outline chosen of a piece that has several. */
+const CHOSEN_LINE_PX = 2.75
 
 export interface Frame {
 	readonly view: View
@@ -48,6 +50,11 @@ export function paintTrace(
 		ctx.lineWidth = (active ? LINE_PX : IDLE_LINE_PX) / scale
 		ctx.strokeStyle = active ? INKS.line : INKS.idle
 		ctx.stroke(line)
+		const chosen = piece.contours.find((contour) => contour.id === selection.contour)
+		if (chosen && piece.contours.length > 1) {
+			ctx.lineWidth = CHOSEN_LINE_PX / scale
+			ctx.stroke(contourPath(chosen, grain))
+		}
 		const flashing = piece.contours.find((contour) => contour.id === filled)
 		if (flashing) {
 			ctx.fillStyle = INKS.flash

@@ -71,7 +71,10 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		const sheet = state.history.present
 		const was = before.history.present
 		if (sheet.photos !== was.photos) photos.batchDraw()
-		if (sheet !== was || state.selection.piece !== before.selection.piece) pieces.batchDraw()
+		const chosen = state.selection
+		const other =
+			chosen.piece !== before.selection.piece || chosen.contour !== before.selection.contour
+		if (sheet !== was || other) pieces.batchDraw()
 		if (sheet !== was || state.selection !== before.selection) marks.batchDraw()
 	})
 	stage.size(desk.getState().size)
