@@ -2,7 +2,7 @@
 
 import Alert from '@mui/material/Alert'
 import Button from '@mui/material/Button'
-import { StorageFull, StorageRefused } from '@/store/database'
+import { StorageFull } from '@/store/database'
 import type { Saving } from '@/store/openSheet'
 import { messageFor } from './messages'
 import { useSaveSvg } from './passes/useSaveSvg'
@@ -56,6 +56,7 @@ const OVER_CANVAS = {
 
 function savingMessage(problem: Extract<Saving, { state: 'failed' }>['problem']): string {
 	if (problem === 'full') return messageFor(new StorageFull())
-	if (problem === 'refused') return messageFor(new StorageRefused())
+	if (problem === 'refused')
+		return 'This browser no longer lets Skiagram store anything. What is on screen is kept as long as this tab is open: export it now.'
 	return 'The last change could not be stored; it is tried again every few seconds. Keep this tab open, or export now.'
 }

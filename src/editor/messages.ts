@@ -15,7 +15,7 @@ export function messageFor(error: unknown, file?: string): string {
 	if (error instanceof StorageFull)
 		return 'This browser’s storage for Skiagram is full. What is on screen is kept as long as this tab is open: export it now, then delete sheets that you no longer need.'
 	if (error instanceof StorageRefused)
-		return 'This browser does not let Skiagram store anything, perhaps because the window is private. You can work and export, but nothing is kept when the tab closes.'
+		return 'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.'
 	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
 	const detail = error instanceof Error ? error.message : String(error)
 	return `Something went wrong: ${detail}. Your sheet is as it was.`
