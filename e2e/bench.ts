@@ -20,11 +20,11 @@ export class Bench {
 		await this.page.goto('/')
 		await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
 		await this.page.waitForURL(/\/sheet\//)
-		await this.fit({ width: 2000, height: 1500 })
+		await this.fitSheet({ width: 2000, height: 1500 })
 	}
 
 	/** Fits the sheet into the window; from then on places are found on screen. */
-	async fit(sheet: { width: number; height: number }): Promise<void> {
+	async fitSheet(sheet: { width: number; height: number }): Promise<void> {
 		await this.canvas.focus()
 		await this.page.keyboard.press('0')
 		await this.show({ minX: 0, minY: 0, maxX: sheet.width, maxY: sheet.height })
