@@ -80,13 +80,12 @@ export function cubicBounds(c: Cubic): Box {
 	return boxOf([c[0], c[3], ...extrema(c).map((t) => pointAt(c, t))])
 }
 
-/** Arc length halves the curve at least COARSEST times, so that no cusp is overlooked, at most FINEST. */
-const COARSEST = 2
-const FINEST = 16
+/** Arc length halves a stretch of curve at most this often. */
+const FINEST = 14
 
 /**
- * Length of the curve, by Gauss–Legendre quadrature halved until two halves agree with
- * their whole.
+ * Length of the curve, by Gauss–Legendre quadrature between the places where its speed is least
+ * (at a cusp the speed has a kink), halved until two halves agree with their whole.
  * @param tolerance the error allowed, in the unit of the points
  */
 export function arcLength(c: Cubic, tolerance = 1e-6): number {
@@ -100,14 +99,39 @@ export function arcLength(c: Cubic, tolerance = 1e-6): number {
 		const middle = (from + to) / 2
 		const first = quadrature(c, from, middle)
 		const second = quadrature(c, middle, to)
-		const settled = depth <= FINEST - COARSEST && Math.abs(first + second - whole) <= allowed
-		if (depth === 0 || settled) return first + second
+		if (depth === 0 || Math.abs(first + second - whole) <= allowed) return first + second
 		return (
 			measure(from, middle, first, allowed / 2, depth - 1) +
 			measure(middle, to, second, allowed / 2, depth - 1)
 		)
 	}
-	return measure(0, 1, quadrature(c, 0, 1), tolerance, FINEST)
+	const cuts = [0, ...slowest(c), 1]
+	return cuts.slice(1).reduce((sum, to, i) => {
+		const from = cuts[i] ?? 0
+		return sum + measure(from, to, quadrature(c, from, to), tolerance / cuts.length, FINEST)
+	}, 0)
+}
+
+/** How finely sign changes of the speed's slope are looked for. */
+const SLOPE_SAMPLES = 24
+
+/** The parameters inside (0, 1) at which the speed passes through a least value. */
+function slowest(c: Cubic): number[] {
+	const slope = (t: number) => dot(derivativeAt(c, t), secondDerivativeAt(c, t))
+	const found: number[] = []
+	for (let i = 0; i < SLOPE_SAMPLES; i++) {
+		let low = i / SLOPE_SAMPLES
+		let high = (i + 1) / SLOPE_SAMPLES
+		if (!(slope(low) < 0 && slope(high) > 0)) continue
+		while (high - low > 1e-15 * high) {
+			const middle = (low + high) / 2
+			if (middle === low || middle === high) break
+			if (slope(middle) < 0) low = middle
+			else high = middle
+		}
+		found.push((low + high) / 2)
+	}
+	return found
 }
 
 export interface Nearest {

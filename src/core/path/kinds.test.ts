@@ -49,7 +49,7 @@ const anyEdit = fc.oneof(
 type AnyEdit = typeof anyEdit extends fc.Arbitrary<infer T> ? T : never
 
 function run(sheet: Sheet, edit: AnyEdit): Sheet {
-	const contour = sheet.pieces[0]!.contours[0]
+	const contour = sheet.pieces[0]?.contours[0]
 	if (!contour) return sheet
 	const node = contour.nodes[edit.at % contour.nodes.length]
 	if (!node) return sheet

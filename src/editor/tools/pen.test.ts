@@ -146,6 +146,22 @@ describe('going on from what is there', () => {
 		expect(bench.contour().nodes[1]?.at[1]).toBeCloseTo(0, 9)
 	})
 
+	test('while drawing, an edge within reach is no obstacle, be it one’s own', () => {
+		const { bench: own, pen: drawing } = begin()
+		for (const p of [
+			[0, 0],
+			[100, 0],
+			[100, 5],
+			[50, 4],
+		] as const)
+			click(drawing, p)
+		expect(own.contour().nodes.map((n) => n.at)).toEqual([
+			[0, 0],
+			[100, 0],
+			[50, 4],
+		])
+	})
+
 	test('while drawing, another piece’s edge is no obstacle', () => {
 		const { bench, pen } = begin('M0 0L100 0L100 100Z')
 		click(pen, [75, 40])

@@ -80,8 +80,8 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 		const hit = hitTest(bench.sheet(), bench.selection(), input.at, input.reach)
 		if (!hit || hit.kind === 'handle') return { do: 'place' }
 		if (hit.kind === 'node') return aimAtNode(hit, contour, input)
-		if (contour && hit.contour.id !== contour.id) return { do: 'place' }
-		if (input.mod) return { do: 'place' }
+		// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
+		if (contour) return { do: 'place' }
 		return { do: 'insert', contour: hit.contour.id, index: hit.index, t: hit.t }
 	}
 
