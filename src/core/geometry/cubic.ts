@@ -172,13 +172,16 @@ export function nearestOn(c: Cubic, p: Point): Nearest {
  */
 export function refineNearest(c: Cubic, p: Point, start: number, low = 0, high = 1): number {
 	let t = start
+	// Where the curve all but stands still Newton's step says nothing.
+	const least =
+		1e-9 * Math.max(distance(c[0], c[1]), distance(c[1], c[2]), distance(c[2], c[3])) ** 2
 	for (let i = 0; i < 12; i++) {
 		const off = subtract(pointAt(c, t), p)
 		const d1 = derivativeAt(c, t)
 		const d2 = secondDerivativeAt(c, t)
 		const slope = dot(off, d1)
 		const bend = dot(d1, d1) + dot(off, d2)
-		if (!(bend > 0)) return goldenNearest(c, p, low, high)
+		if (!(bend > least)) return goldenNearest(c, p, low, high)
 		const next = Math.min(high, Math.max(low, t - slope / bend))
 		if (Math.abs(next - t) < 1e-12) return next
 		t = next
