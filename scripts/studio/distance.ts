@@ -123,3 +123,113 @@ export function blend(a: number, b: number, k: number): number {
 	const h = Math.max(k - Math.abs(a - b), 0) / k
 	return Math.min(a, b) - h * h * k * 0.25
 }
+
+/** A round cone: a sphere at each of two joints, and the cone that touches both. */
+function roundCone([ax, ay, az, ra]: Joint, [bx, by, bz, rb]: Joint) {
+	const ux = bx - ax
+	const uy = by - ay
+	const uz = bz - az
+	const l2 = ux * ux + uy * uy + uz * uz
+	const rr = ra - rb
+	const a2 = l2 - rr * rr
+	const cx = (ax + bx) / 2
+	const cy = (ay + by) / 2
+	const cz = (az + bz) / 2
+	const reach = Math.sqrt(l2) / 2 + Math.max(ra, rb)
+	return {
+		/** A lower bound of the distance, quickly had. */
+		bound: (x: number, y: number, z: number) =>
+			Math.sqrt((x - cx) ** 2 + (y - cy) ** 2 + (z - cz) ** 2) - reach,
+		distance: (x: number, y: number, z: number): number => {
+			const px = x - ax
+			const py = y - ay
+			const pz = z - az
+			const along = px * ux + py * uy + pz * uz
+			const beyond = along - l2
+			const qx = px * l2 - ux * along
+			const qy = py * l2 - uy * along
+			const qz = pz * l2 - uz * along
+			const x2 = qx * qx + qy * qy + qz * qz
+			const y2 = along * along * l2
+			const z2 = beyond * beyond * l2
+			const k = Math.sign(rr) * rr * rr * x2
+			if (Math.sign(beyond) * a2 * z2 > k) return Math.sqrt(x2 + z2) / l2 - rb
+			if (Math.sign(along) * a2 * y2 < k) return Math.sqrt(x2 + y2) / l2 - ra
+			return (Math.sqrt((x2 * a2) / l2) + along * rr) / l2 - ra
+		},
+	}
+}
+
+/** A joint of a bent tube: its place and the tube's radius there. */
+export type Joint = readonly [x: number, y: number, z: number, radius: number]
+
+/** Beyond this distance from a tube its bounding sphere is a good enough bound. */
+const FAR = 0.3
+
+/**
+ * A tube through joints, thickening and thinning from one to the next, its bends eased by `ease`
+ * (0 for joints so close that they need none).
+ * @returns its distance function, which far away answers from a bounding sphere alone
+ */
+export function bentTube(joints: readonly Joint[], ease: number) {
+	const n = joints.length
+	const middle = [0, 1, 2].map((i) => joints.reduce((sum, j) => sum + (j[i] ?? 0), 0) / n)
+	const [cx = 0, cy = 0, cz = 0] = middle
+	const reach = Math.max(...joints.map(([x, y, z, r]) => Math.hypot(x - cx, y - cy, z - cz) + r))
+	const cones = joints.slice(1).map((joint, i) => roundCone(joints[i] ?? joint, joint))
+	return (x: number, y: number, z: number): number => {
+		const away = Math.sqrt((x - cx) ** 2 + (y - cy) ** 2 + (z - cz) ** 2) - reach
+		if (away > FAR) return away
+		let d = Number.POSITIVE_INFINITY
+		for (const cone of cones) {
+			if (cone.bound(x, y, z) > d + ease) continue
+			const part = cone.distance(x, y, z)
+			d = ease > 0 && d < Number.POSITIVE_INFINITY ? blend(d, part, ease) : Math.min(d, part)
+		}
+		return d
+	}
+}
+
+/** Joints along a smooth curve through the given ones (Catmull–Rom), `per` to a span. */
+export function smoothJoints(joints: readonly Joint[], per: number): Joint[] {
+	const out: Joint[] = []
+	for (let i = 0; i + 1 < joints.length; i++) {
+		const p = [
+			joints[Math.max(0, i - 1)],
+			joints[i],
+			joints[i + 1],
+			joints[Math.min(joints.length - 1, i + 2)],
+		] as Joint[]
+		for (let k = 0; k < per; k++) out.push(catmullRom(p, k / per))
+	}
+	const last = joints.at(-1)
+	return last ? [...out, last] : out
+}
+
+function catmullRom([a, b, c, d]: readonly Joint[], t: number): Joint {
+	const at = (i: 0 | 1 | 2 | 3) => {
+		const [p = 0, q = 0, r = 0, s = 0] = [a?.[i], b?.[i], c?.[i], d?.[i]]
+		return (
+			0.5 *
+			(2 * q +
+				(r - p) * t +
+				(2 * p - 5 * q + 4 * r - s) * t * t +
+				(3 * q - p - 3 * r + s) * t * t * t)
+		)
+	}
+	return [at(0), at(1), at(2), at(3)]
+}
+
+/** An ellipsoid with the given radii; a bound that is near enough to march on (after Quilez). */
+export function ellipsoid(
+	x: number,
+	y: number,
+	z: number,
+	rx: number,
+	ry: number,
+	rz: number,
+): number {
+	const k0 = Math.sqrt((x / rx) ** 2 + (y / ry) ** 2 + (z / rz) ** 2)
+	const k1 = Math.sqrt((x / (rx * rx)) ** 2 + (y / (ry * ry)) ** 2 + (z / (rz * rz)) ** 2)
+	return k1 > 0 ? (k0 * (k0 - 1)) / k1 : -Math.min(rx, ry, rz)
+}

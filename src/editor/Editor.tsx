@@ -11,14 +11,15 @@ import { Canvas } from './canvas/Canvas'
 import { createDesk, leaveDesk, readLeftDesk } from './desk'
 import { FilesTaken } from './FilesTaken'
 import { HintLine } from './HintLine'
-import { Notices } from './Notices'
-import { NotOpened } from './NotOpened'
 import { PiecesPanel } from './panels/PiecesPanel'
 import { PassCard } from './passes/PassCard'
 import { TopBar } from './TopBar'
 import { createWorkbench, useOpenSheet, type Workbench, WorkbenchProvider } from './workbench'
 import { ZoomBar } from './ZoomBar'
 
+// What a sheet opened in peace does not need comes when it is needed.
+const NotOpened = lazy(() => import('./NotOpened').then((m) => ({ default: m.NotOpened })))
+const Notices = lazy(() => import('./Notices').then((m) => ({ default: m.Notices })))
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 type Loaded =
@@ -34,7 +35,12 @@ type Loaded =
 /** The editor of one stored sheet. */
 export function Editor({ id }: { id: string }) {
 	const loaded = useLoadedSheet(id)
-	if (loaded.state === 'failed') return <NotOpened error={loaded.error} />
+	if (loaded.state === 'failed')
+		return (
+			<Suspense>
+				<NotOpened error={loaded.error} />
+			</Suspense>
+		)
 	if (loaded.state === 'loading')
 		return <Box component="main" aria-busy="true" sx={{ height: '100dvh' }} />
 	return (
@@ -67,7 +73,7 @@ export function Editor({ id }: { id: string }) {
 					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
 						<Canvas left={loaded.left} />
 						<ZoomBar />
-						<Notices takeOver={loaded.takeOver} />
+						<NoticesIfAny takeOver={loaded.takeOver} />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />
@@ -88,6 +94,15 @@ export function Editor({ id }: { id: string }) {
 			</FilesTaken>
 		</WorkbenchProvider>
 	)
+}
+
+function NoticesIfAny({ takeOver }: { takeOver: () => void }) {
+	const some = useOpenSheet((state) => state.readOnly || state.saving.state === 'failed')
+	return some ? (
+		<Suspense>
+			<Notices takeOver={takeOver} />
+		</Suspense>
+	) : null
 }
 
 /** The node card, fetched when a node is first selected. */

@@ -24,7 +24,7 @@ export function SampleShelf({
 			<Box
 				sx={{
 					display: 'grid',
-					gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))',
+					gridTemplateColumns: 'repeat(auto-fill, minmax(140px, 1fr))',
 					gap: 1.5,
 				}}
 			>
@@ -51,7 +51,14 @@ export function SampleShelf({
 							alt={sample.alt}
 							width={sample.width}
 							height={sample.height}
-							style={{ display: 'block', width: '100%', height: 'auto' }}
+							loading="lazy"
+							style={{
+								display: 'block',
+								width: '100%',
+								height: 'auto',
+								aspectRatio: '4 / 3',
+								objectFit: 'cover',
+							}}
 						/>
 						<Box sx={{ px: 1, py: 0.75 }}>
 							<Typography variant="body2" sx={{ fontWeight: 600 }}>
