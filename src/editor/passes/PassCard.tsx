@@ -2,27 +2,18 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense } from 'react'
+import { type ComponentType, lazy, Suspense } from 'react'
 import { useDesk } from '../workbench'
 import { type PassId, passById } from './passes'
-import { PhotoCard } from './photo/PhotoCard'
-import { RefineCard } from './refine/RefineCard'
-import { RoughCard } from './rough/RoughCard'
 
-// The passes one begins with come with the page; the later ones when one gets there.
-const CutCard = lazy(() => import('./cut/CutCard').then((m) => ({ default: m.CutCard })))
-const ProofCard = lazy(() => import('./proof/ProofCard').then((m) => ({ default: m.ProofCard })))
-const ExportCard = lazy(() =>
-	import('./export/ExportCard').then((m) => ({ default: m.ExportCard })),
-)
-
-const CARDS: Readonly<Record<PassId, React.ComponentType>> = {
-	photo: PhotoCard,
-	rough: RoughCard,
-	refine: RefineCard,
-	cut: CutCard,
-	proof: ProofCard,
-	export: ExportCard,
+// A pass's card comes when one first goes there.
+const CARDS: Readonly<Record<PassId, ComponentType>> = {
+	photo: lazy(() => import('./photo/PhotoCard').then((m) => ({ default: m.PhotoCard }))),
+	rough: lazy(() => import('./rough/RoughCard').then((m) => ({ default: m.RoughCard }))),
+	refine: lazy(() => import('./refine/RefineCard').then((m) => ({ default: m.RefineCard }))),
+	cut: lazy(() => import('./cut/CutCard').then((m) => ({ default: m.CutCard }))),
+	proof: lazy(() => import('./proof/ProofCard').then((m) => ({ default: m.ProofCard }))),
+	export: lazy(() => import('./export/ExportCard').then((m) => ({ default: m.ExportCard }))),
 }
 
 /** The tools, options and measures of the pass one is in. */
