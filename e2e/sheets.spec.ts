@@ -89,6 +89,35 @@ test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench,
 	expect(out).toContain('d="M10 10L200 10L200 200L10 200ZM50 50L50 90L90 90L90 50Z"')
 })
 
+test('pieces change their order by drag and by keys, and undo gives it back', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	for (const x of [200, 600, 1000]) {
+		for (const p of [
+			[x, 200],
+			[x + 200, 200],
+			[x + 200, 400],
+			[x, 200],
+		] as const)
+			await bench.click(p)
+	}
+	const rows = page
+		.getByRole('region', { name: 'Pieces' })
+		.getByRole('button', { name: /^Piece \d/ })
+	const names = async () => (await rows.allTextContents()).map((text) => text.slice(0, 7))
+	await expect.poll(names).toEqual(['Piece 3', 'Piece 2', 'Piece 1'])
+	await rows.last().dragTo(rows.first())
+	await expect.poll(names).toEqual(['Piece 1', 'Piece 3', 'Piece 2'])
+	await rows.first().focus()
+	await page.keyboard.press('Alt+ArrowDown')
+	await expect.poll(names).toEqual(['Piece 3', 'Piece 1', 'Piece 2'])
+	await page.keyboard.press('Control+z')
+	await page.keyboard.press('Control+z')
+	await expect.poll(names).toEqual(['Piece 3', 'Piece 2', 'Piece 1'])
+})
+
 test.describe('bad input is said, and the open sheet stays as it was', () => {
 	const cases = [
 		{

@@ -61,6 +61,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 		<TakeContext value={take}>
 			<Box
 				onDragOver={(event) => {
+					if (!event.dataTransfer.types.includes('Files')) return
 					event.preventDefault()
 					setOver(true)
 				}}

@@ -88,6 +88,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly keys: readon
 			group: 'Everywhere',
 			keys: [
 				{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
+				{ keys: 'Alt and arrows on a piece', does: 'Change the order of pieces' },
 				{ keys: '?', does: 'This list' },
 			],
 		},

@@ -24,6 +24,7 @@ import { selectContour } from '@/store/selection'
 import { boundsOf } from '../canvas/hitTest'
 import { NameField } from '../NameField'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
+import { orderHandlers } from './pieceOrder'
 
 /** The pieces, topmost first, with their openings under them. */
 export function PiecesPanel() {
@@ -58,7 +59,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	const isOpen = piece.contours.some((contour) => !contour.closed)
 	const nodes = piece.contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
 	return (
-		<Box component="li">
+		<Box component="li" {...(naming ? {} : orderHandlers(open, piece.id))}>
 			<Box sx={{ ...ROW, bgcolor: selected ? 'action.selected' : 'transparent' }}>
 				{naming ? (
 					<NameField
@@ -71,7 +72,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 				) : (
 					<ButtonBase
 						aria-pressed={selected}
-						title="Double-click to rename"
+						title="Double-click to rename; drag, or Alt and an arrow key, to change the order"
 						onClick={() =>
 							open.select(
 								piece.contours.length === 1 && piece.contours[0]
