@@ -1,14 +1,15 @@
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { parseArgs } from 'node:util'
 import { Worker } from 'node:worker_threads'
 import sharp from 'sharp'
 import type { Window } from './expose.ts'
+import { maskOutlines, outlinesSvg } from './outlines.ts'
 import { scenes } from './scenes.ts'
 
 /**
  * Takes the demo photographs: `npm run studio -- lantern [--scale 0.25] [--out DIR]`.
- * Writes `NAME.jpg` and its exact coverage, `truth/NAME.png`.
+ * Writes `NAME.jpg`, its exact coverage, `truth/NAME.png`, and its outlines, `truth/NAME.svg`.
  */
 
 const BAND_ROWS = 20
@@ -54,6 +55,10 @@ async function take(name: string, scale: number, out: string): Promise<void> {
 	await sharp(mask, { raw: { width, height, channels: 1 } })
 		.png({ compressionLevel: 9 })
 		.toFile(`${out}/truth/${name}.png`)
+	writeFileSync(
+		`${out}/truth/${name}.svg`,
+		outlinesSvg(maskOutlines(mask, width, height), width, height),
+	)
 	console.log(`${out}/${name}.jpg ${width} × ${height}`)
 }
 
