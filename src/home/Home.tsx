@@ -127,7 +127,7 @@ export function Home({ demo }: { demo: boolean }) {
 			<Box
 				sx={{
 					display: 'grid',
-					gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 5fr) minmax(0, 4fr)' },
+					gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 4fr) minmax(0, 5fr)' },
 					gap: 3,
 				}}
 			>

@@ -24,7 +24,7 @@ export function SampleShelf({
 			<Box
 				sx={{
 					display: 'grid',
-					gridTemplateColumns: 'repeat(auto-fill, minmax(140px, 1fr))',
+					gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))',
 					gap: 1.5,
 				}}
 			>
@@ -57,7 +57,7 @@ export function SampleShelf({
 								width: '100%',
 								height: 'auto',
 								aspectRatio: '4 / 3',
-								objectFit: 'cover',
+								objectFit: 'contain',
 							}}
 						/>
 						<Box sx={{ px: 1, py: 0.75 }}>
