@@ -9,6 +9,7 @@ import { useId, useState } from 'react'
 /**
  * A number with its unit. Enter or leaving the field takes it over, the arrow keys step it
  * (Shift by ten, Alt by a tenth), Escape gives the old one back. What is no number is not taken.
+ * What is shown may lag behind a drag, so changes are told as a function of the number as it is.
  */
 export function NumberField({
 	label,
@@ -23,20 +24,21 @@ export function NumberField({
 	unit: string
 	digits?: number
 	disabled?: boolean
-	onChange: (value: number) => void
+	onChange: (next: (now: number) => number) => void
 }) {
 	const id = useId()
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
 	const parsed = draft === null ? value : readNumber(draft)
 	const take = () => {
-		if (draft !== null && parsed !== null && draft !== shown) onChange(parsed)
+		if (draft !== null && parsed !== null && draft !== shown) onChange(() => parsed)
 		setDraft(null)
 	}
 	const step = (by: number) => {
 		if (parsed === null) return
+		const typed = draft === null ? null : parsed
 		setDraft(null)
-		onChange(Number((parsed + by).toFixed(6)))
+		onChange((now) => Number(((typed ?? now) + by).toFixed(6)))
 	}
 	return (
 		<FormControl size="small" disabled={disabled || value === null}>

@@ -87,21 +87,15 @@ function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
 
 function Numbers({ node }: { node: PathNode }) {
 	const { open } = useWorkbench()
-	const place = (at: Point) => open.apply('Place a node', (sheet) => placeNode(sheet, node.id, at))
+	const place = (axis: Axis) => (next: (now: number) => number) =>
+		open.apply('Place a node', (sheet) => {
+			const at = findNode(sheet, node.id)?.node.at
+			return at ? placeNode(sheet, node.id, onAxis(at, axis, next)) : sheet
+		})
 	return (
 		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-			<NumberField
-				label="x"
-				unit="px"
-				value={node.at[0]}
-				onChange={(x) => place([x, node.at[1]])}
-			/>
-			<NumberField
-				label="y"
-				unit="px"
-				value={node.at[1]}
-				onChange={(y) => place([node.at[0], y])}
-			/>
+			<NumberField label="x" unit="px" value={node.at[0]} onChange={place(0)} />
+			<NumberField label="y" unit="px" value={node.at[1]} onChange={place(1)} />
 			<HandleNumbers node={node} side="in" />
 			<HandleNumbers node={node} side="out" />
 		</Box>
@@ -114,8 +108,11 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 	const { open } = useWorkbench()
 	const handle = node[side]
 	if (!handle) return null
-	const move = (to: Point) =>
-		open.apply('Place a handle', (sheet) => moveHandle(sheet, node.id, side, to))
+	const move = (axis: Axis) => (next: (now: number) => number) =>
+		open.apply('Place a handle', (sheet) => {
+			const at = findNode(sheet, node.id)?.node[side]
+			return at ? moveHandle(sheet, node.id, side, onAxis(at, axis, next)) : sheet
+		})
 	return (
 		<>
 			<Typography
@@ -126,18 +123,15 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 				<span className="number">{distance(node.at, handle).toFixed(1)} px</span> at{' '}
 				<span className="number">{handleAngle(node, handle).toFixed(1)}°</span>
 			</Typography>
-			<NumberField
-				label={`${side} x`}
-				unit="px"
-				value={handle[0]}
-				onChange={(x) => move([x, handle[1]])}
-			/>
-			<NumberField
-				label={`${side} y`}
-				unit="px"
-				value={handle[1]}
-				onChange={(y) => move([handle[0], y])}
-			/>
+			<NumberField label={`${side} x`} unit="px" value={handle[0]} onChange={move(0)} />
+			<NumberField label={`${side} y`} unit="px" value={handle[1]} onChange={move(1)} />
 		</>
 	)
+}
+
+type Axis = 0 | 1
+
+/** The point with one of its coordinates changed. */
+function onAxis([x, y]: Point, axis: Axis, next: (now: number) => number): Point {
+	return axis === 0 ? [next(x), y] : [x, next(y)]
 }
