@@ -4,6 +4,13 @@ import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
 import { fitBox, toScreen, type View } from '../src/editor/canvas/view'
 
+/** Three corners that have nothing to do with the photo. */
+export const TRIANGLE: readonly Point[] = [
+	[200, 200],
+	[400, 200],
+	[400, 400],
+]
+
 /** The bench as a test uses it: places are sheet px, and the pointer and keys are real. */
 export class Bench {
 	private view: View = { scale: 1, x: 0, y: 0 }
@@ -60,6 +67,10 @@ export class Bench {
 		await this.hover(p)
 		await this.page.mouse.down()
 		await this.page.mouse.up()
+	}
+
+	async clickAll(points: readonly Point[]): Promise<void> {
+		for (const p of points) await this.click(p)
 	}
 
 	async press(p: Point): Promise<void> {

@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { expect, test } from './bench'
+import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
 
@@ -150,12 +150,7 @@ test.describe('bad input is said, and the open sheet stays as it was', () => {
 	]
 	test('in an open sheet', async ({ bench, page }) => {
 		await bench.beginSample('Storm lantern')
-		for (const p of [
-			[200, 200],
-			[400, 200],
-			[400, 400],
-		] as const)
-			await bench.click(p)
+		await bench.clickAll(TRIANGLE)
 		await bench.key('Enter')
 		const panel = page.getByRole('region', { name: 'Pieces' })
 		await expect(panel).toContainText('3 nodes')
@@ -204,12 +199,7 @@ test('a full store is said while working; the work stays on screen and can be ex
 			return put.apply(this, args)
 		}
 	})
-	for (const p of [
-		[200, 200],
-		[400, 200],
-		[400, 400],
-	] as const)
-		await bench.click(p)
+	await bench.clickAll(TRIANGLE)
 	await bench.click([200, 200])
 	await expect(page.getByText('storage for Skiagram is full')).toBeVisible()
 	const coming = page.waitForEvent('download')

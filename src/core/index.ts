@@ -3,7 +3,13 @@
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
 export { SvgSyntaxError } from './formats/svgSyntaxError'
-export { exportSummary, formatSvg, OPEN_LINE_PX, type SvgOptions } from './formats/svgWrite'
+export {
+	type ExportSummary,
+	exportSummary,
+	formatSvg,
+	OPEN_LINE_PX,
+	type SvgOptions,
+} from './formats/svgWrite'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
 	type Box,
@@ -12,7 +18,6 @@ export {
 	boxOf,
 	EMPTY_BOX,
 	growBox,
-	isEmptyBox,
 	joinBoxes,
 } from './geometry/box'
 export {
@@ -68,7 +73,7 @@ export {
 	pullHandles,
 	takeBackNode,
 } from './path/draw'
-export { type Edit, findContour, findNode, type NodePlace } from './path/edit'
+export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
 export {
 	type Contour,
@@ -100,8 +105,8 @@ export {
 	type CutProblem,
 	type Cuttable,
 	cutOpening,
-	cutProblem,
 	cuttable,
+	hostOf,
 	isInside,
 	openingsOf,
 	releaseOpening,
@@ -119,4 +124,4 @@ export {
 } from './path/pieces'
 export { removeNodes } from './path/remove'
 export { readPictureHeader } from './photo/pictureHeader'
-export { DamagedPicture, MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProblems'
+export { MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProblems'

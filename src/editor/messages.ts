@@ -38,6 +38,8 @@ const CUT_MESSAGES: Readonly<Record<CutProblem, string>> = {
 	open: 'This outline is open. Close it, then it can be cut.',
 	outside: 'This outline lies inside no other piece, so there is nothing to cut it out of.',
 	crossing: 'This outline crosses the edge of the piece round it. Move it wholly inside, then cut.',
+	surrounds:
+		'This outline goes round an opening that is there already. Fill that one in first, or draw the new one beside it.',
 	'own-piece':
 		'This piece has openings of its own. Only a single outline can be cut out of another piece.',
 }

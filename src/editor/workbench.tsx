@@ -10,7 +10,7 @@ import type { ToolId } from './passes/passes'
 import { sheetAtRest } from './sheetAtRest'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
-import type { Bench, Tool } from './tools/tool'
+import { type Bench, sameOverlay, type Tool } from './tools/tool'
 
 /** Everything that the parts of the editor share. */
 export interface Workbench {
@@ -45,7 +45,9 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	const refresh = (tool = toolAtHand()) => {
 		const { pass } = desk.getState()
 		const hint = pass === 'proof' || pass === 'export' ? LOOKING_HINT : tool.hint()
-		desk.setState({ overlay: tool.overlay(), hint })
+		const overlay = tool.overlay()
+		const shown = desk.getState().overlay
+		desk.setState({ overlay: sameOverlay(overlay, shown) ? shown : overlay, hint })
 	}
 	return {
 		open,

@@ -34,6 +34,8 @@ export interface StoredPhoto {
 	readonly blob: Blob
 	/** A small copy for cards. */
 	readonly thumbnail: Blob | null
+	/** When a sweep first found it held by no sheet. */
+	readonly straySince?: number
 }
 
 /** A document that did not pass its schema: kept as it was found. */

@@ -82,13 +82,31 @@ describe('keeping sheets', () => {
 })
 
 describe('photos', () => {
-	test('only those that no sheet holds are swept', async () => {
+	const DAY = 86_400_000
+
+	test('are swept a day after no sheet holds them, and only those', async () => {
 		const kept = await library.addPhoto(new Blob(['a']), null)
 		const stray = await library.addPhoto(new Blob(['b']), null)
 		await library.save(addPhoto(traced(), photoOf(kept)))
-		await library.sweepPhotos()
-		expect(await library.photo(kept)).toBeDefined()
+		await library.sweepPhotos(0)
+		await library.sweepPhotos(DAY)
+		expect(await library.photo(stray)).toBeDefined()
+		await library.sweepPhotos(DAY + 1)
 		expect(await library.photo(stray)).toBeUndefined()
+		expect(await library.photo(kept)).toBeDefined()
+	})
+
+	test('come back with a deletion undone, and are not held to have strayed', async () => {
+		const photo = await library.addPhoto(new Blob(['a']), null)
+		const sheet = addPhoto(traced(), photoOf(photo))
+		await library.save(sheet)
+		const restore = await library.remove(sheet.id)
+		await library.sweepPhotos(0)
+		await restore()
+		await library.sweepPhotos(DAY)
+		await library.remove(sheet.id)
+		await library.sweepPhotos(DAY + 2)
+		expect(await library.photo(photo)).toBeDefined()
 	})
 })
 

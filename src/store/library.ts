@@ -26,6 +26,9 @@ export class SheetMissing extends Error {
 	}
 }
 
+/** How long a photo is kept after the last sheet let it go, ms: a day. */
+const STRAY_FOR_MS = 86_400_000
+
 export type Library = ReturnType<typeof createLibrary>
 
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
@@ -114,13 +117,20 @@ export function createLibrary(database: SkiagramDatabase) {
 
 		photo: (id: string): Promise<StoredPhoto | undefined> => stored(() => photos.get(id)),
 
-		/** Drops photos that no sheet holds, stored or set aside. */
-		sweepPhotos: () =>
+		/**
+		 * Drops photos that no sheet, stored or set aside, has held for {@link STRAY_FOR_MS}: until
+		 * then undo in an open tab, or of a deletion, may want them back.
+		 */
+		sweepPhotos: (now = Date.now()) =>
 			stored(() =>
 				database.transaction('rw', documents, photos, setAside, async () => {
 					const all = JSON.stringify([await documents.toArray(), await setAside.toArray()])
-					const ids = await photos.toCollection().primaryKeys()
-					await photos.bulkDelete(ids.filter((photo) => !all.includes(photo)))
+					await photos.toCollection().modify((photo, ref) => {
+						const { straySince, ...held } = photo
+						if (all.includes(photo.id)) ref.value = held
+						else if (straySince === undefined) ref.value = { ...held, straySince: now }
+						else if (now - straySince > STRAY_FOR_MS) Reflect.deleteProperty(ref, 'value')
+					})
 				}),
 			),
 	}

@@ -1,14 +1,12 @@
 import { wrap } from 'comlink'
-import type { Opened, PhotoWorker, Pyramid } from '@/workers/photo.worker'
+import type { PhotoWorker, Pyramid, Refused } from '@/workers/photo.worker'
 import type { Library } from './library'
 
 export type { Pyramid } from '@/workers/photo.worker'
 
-export type PictureProblem = Exclude<Opened, { ok: true }>
-
 /** A file that could not be taken in as a photo. */
 export class PictureRefused extends Error {
-	constructor(readonly why: PictureProblem) {
+	constructor(readonly why: Refused) {
 		super(`The picture was refused: ${why.problem}.`)
 		this.name = 'PictureRefused'
 	}
@@ -42,8 +40,8 @@ export async function takeInPicture(
 	library: Library,
 	file: Blob,
 ): Promise<{ blob: string; width: number; height: number }> {
-	const { width, height, levels } = await openPicture(file)
-	for (const level of levels) level.close()
-	const thumbnail = await photoWorker().thumbnail(file)
+	const looked = await photoWorker().look(file)
+	if (!looked.ok) throw new PictureRefused(looked)
+	const { width, height, thumbnail } = looked
 	return { blob: await library.addPhoto(file, thumbnail), width, height }
 }

@@ -1,4 +1,4 @@
-import { findContour, type Sheet } from '@/core'
+import { findContour, nodesWith, type Sheet } from '@/core'
 
 /** What is chosen: a piece, perhaps one of its outlines, perhaps nodes. Ids only. */
 export interface Selection {
@@ -27,12 +27,7 @@ export function selectContour(
 export function presentIn(sheet: Sheet, selection: Selection): Selection {
 	const piece = sheet.pieces.find((p) => p.id === selection.piece)
 	const contour = piece?.contours.find((c) => c.id === selection.contour)
-	const ids = new Set<string>()
-	if (selection.nodes.size > 0) {
-		for (const p of sheet.pieces)
-			for (const c of p.contours)
-				for (const n of c.nodes) if (selection.nodes.has(n.id)) ids.add(n.id)
-	}
+	const ids = new Set(nodesWith(sheet, selection.nodes).map((node) => node.id))
 	const same =
 		(piece?.id ?? null) === selection.piece &&
 		(contour?.id ?? null) === selection.contour &&

@@ -8,8 +8,7 @@ export interface Pyramid {
 	readonly levels: readonly ImageBitmap[]
 }
 
-export type Opened =
-	| { readonly ok: true; readonly pyramid: Pyramid }
+export type Refused =
 	| { readonly ok: false; readonly problem: 'not-a-picture' | 'damaged' }
 	| {
 			readonly ok: false
@@ -18,6 +17,17 @@ export type Opened =
 			readonly height: number
 	  }
 
+export type Opened = { readonly ok: true; readonly pyramid: Pyramid } | Refused
+
+export type Looked =
+	| {
+			readonly ok: true
+			readonly width: number
+			readonly height: number
+			readonly thumbnail: Blob
+	  }
+	| Refused
+
 /** The pyramid ends with a level whose long side is below this, px. */
 const SMALLEST_LEVEL_PX = 400
 const THUMBNAIL_PX = 480
@@ -25,47 +35,57 @@ const THUMBNAIL_PX = 480
 const endpoint = {
 	/** Checks and decodes a picture file, upright, and builds its pyramid. */
 	async open(file: Blob): Promise<Opened> {
-		try {
-			readPictureHeader(new Uint8Array(await file.arrayBuffer()))
-		} catch (error) {
-			if (error instanceof PhotoTooLarge) {
-				return { ok: false, problem: 'too-large', width: error.width, height: error.height }
-			}
-			if (error instanceof NotAPicture) return { ok: false, problem: 'not-a-picture' }
-			throw error
-		}
-		try {
-			const full = await createImageBitmap(file, { imageOrientation: 'from-image' })
-			const pyramid: Pyramid = {
-				width: full.width,
-				height: full.height,
-				levels: await halvings(full),
-			}
-			return transfer({ ok: true, pyramid }, [...pyramid.levels])
-		} catch {
-			return { ok: false, problem: 'damaged' }
-		}
+		const full = await decode(file)
+		if (!(full instanceof ImageBitmap)) return full
+		const levels = await halvings(full)
+		const pyramid: Pyramid = { width: full.width, height: full.height, levels }
+		return transfer({ ok: true, pyramid }, [...levels])
 	},
 
-	/** A small JPEG of the picture for cards. */
-	async thumbnail(bitmapSource: Blob): Promise<Blob> {
-		const full = await createImageBitmap(bitmapSource, { imageOrientation: 'from-image' })
-		const k = Math.min(1, THUMBNAIL_PX / Math.max(full.width, full.height))
-		const canvas = new OffscreenCanvas(
-			Math.max(1, Math.round(full.width * k)),
-			Math.max(1, Math.round(full.height * k)),
-		)
-		const context = canvas.getContext('2d')
-		if (context) {
-			context.imageSmoothingQuality = 'high'
-			context.drawImage(full, 0, 0, canvas.width, canvas.height)
-		}
-		full.close()
-		return canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })
+	/** Checks a picture file and makes a small JPEG of it for cards. */
+	async look(file: Blob): Promise<Looked> {
+		const full = await decode(file)
+		if (!(full instanceof ImageBitmap)) return full
+		const { width, height } = full
+		return { ok: true, width, height, thumbnail: await thumbnailOf(full) }
 	},
 }
 
 export type PhotoWorker = typeof endpoint
+
+/** The picture upright, or why it is refused; its header is read before any pixel is decoded. */
+async function decode(file: Blob): Promise<ImageBitmap | Refused> {
+	try {
+		readPictureHeader(new Uint8Array(await file.arrayBuffer()))
+	} catch (error) {
+		if (error instanceof PhotoTooLarge) {
+			return { ok: false, problem: 'too-large', width: error.width, height: error.height }
+		}
+		if (error instanceof NotAPicture) return { ok: false, problem: 'not-a-picture' }
+		throw error
+	}
+	try {
+		return await createImageBitmap(file, { imageOrientation: 'from-image' })
+	} catch {
+		return { ok: false, problem: 'damaged' }
+	}
+}
+
+/** A small copy; the bitmap is used up. */
+async function thumbnailOf(full: ImageBitmap): Promise<Blob> {
+	const k = Math.min(1, THUMBNAIL_PX / Math.max(full.width, full.height))
+	const canvas = new OffscreenCanvas(
+		Math.max(1, Math.round(full.width * k)),
+		Math.max(1, Math.round(full.height * k)),
+	)
+	const context = canvas.getContext('2d')
+	if (context) {
+		context.imageSmoothingQuality = 'high'
+		context.drawImage(full, 0, 0, canvas.width, canvas.height)
+	}
+	full.close()
+	return canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 })
+}
 
 async function halvings(full: ImageBitmap): Promise<ImageBitmap[]> {
 	const levels = [full]

@@ -79,13 +79,15 @@ function escapeXml(text: string): string {
 	)
 }
 
-/** What an export holds, for the words beside the button. */
-export function exportSummary(sheet: Sheet): {
-	pieces: number
-	openings: number
-	nodes: number
-	openOutlines: number
-} {
+/** What an export holds, for figures: only pieces that show count. */
+export interface ExportSummary {
+	readonly pieces: number
+	readonly openings: number
+	readonly nodes: number
+	readonly openOutlines: number
+}
+
+export function exportSummary(sheet: Sheet): ExportSummary {
 	const shown = sheet.pieces.filter((p) => !p.hidden)
 	const contours = shown.flatMap((p) => p.contours)
 	return {

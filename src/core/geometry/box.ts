@@ -46,7 +46,3 @@ export function boxesTouch(a: Box, b: Box): boolean {
 export function growBox(box: Box, by: number): Box {
 	return { minX: box.minX - by, minY: box.minY - by, maxX: box.maxX + by, maxY: box.maxY + by }
 }
-
-export function isEmptyBox(box: Box): boolean {
-	return box.minX > box.maxX || box.minY > box.maxY
-}

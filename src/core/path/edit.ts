@@ -60,6 +60,16 @@ export function findNode(sheet: Sheet, id: string): NodePlace | undefined {
 	return undefined
 }
 
+/** The nodes with these ids, in the sheet's order: one run over the sheet, however many. */
+export function nodesWith(sheet: Sheet, ids: ReadonlySet<string>): PathNode[] {
+	if (ids.size === 0) return []
+	const found: PathNode[] = []
+	for (const { contours } of sheet.pieces)
+		for (const { nodes } of contours)
+			for (const node of nodes) if (ids.has(node.id)) found.push(node)
+	return found
+}
+
 export function findContour(
 	sheet: Sheet,
 	id: string,

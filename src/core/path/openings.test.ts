@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { sheetOf } from './arbitrary'
 import type { Sheet } from './model'
-import { CannotCut, cutOpening, isInside, openingsOf, releaseOpening } from './openings'
+import { CannotCut, cutOpening, cuttable, isInside, openingsOf, releaseOpening } from './openings'
 
 const OUTER = 'M0 0H100V100H0Z'
 
@@ -43,6 +43,20 @@ describe('cutting', () => {
 		expect(problem(sheetWith(OUTER, 'M200 200H220V220H200Z'))).toBe('outside')
 		expect(problem(sheetWith(OUTER, 'M20 20H40V40H20'))).toBe('open')
 		expect(problem(sheetWith('M20 20H40V40H20Z', OUTER))).toBe('outside')
+	})
+
+	test('an outline round an opening that is there already is refused: it would fill it in', () => {
+		const sheet = sheetWith(OUTER, 'M40 40H60V60H40Z')
+		const cut = cutOpening(sheet, second(sheet))
+		const round = sheetWith(OUTER, 'M20 20H80V80H20Z').pieces[1]!
+		expect(problem({ ...cut, pieces: [...cut.pieces, round] })).toBe('surrounds')
+	})
+
+	test('what can be cut is listed with its host', () => {
+		const sheet = sheetWith(OUTER, 'M20 20H40V40H20Z', 'M90 90H120V120H90Z', 'M50 50H60V60')
+		expect(cuttable(sheet).map(({ piece, host }) => [piece.name, host.name])).toEqual([
+			['Piece 2', 'Piece 1'],
+		])
 	})
 
 	test('an outline inside an opening is not inside the piece', () => {

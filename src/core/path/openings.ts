@@ -5,7 +5,7 @@ import { contourBounds, flattenContour, reverseContour } from './contour'
 import { findContour, mapPiece } from './edit'
 import { type Contour, type FillRule, newPiece, type Piece, type Sheet } from './model'
 
-export type CutProblem = 'open' | 'outside' | 'crossing' | 'own-piece'
+export type CutProblem = 'open' | 'outside' | 'crossing' | 'surrounds' | 'own-piece'
 
 /** An outline cannot be cut out as an opening; `problem` says why. Nothing was changed. */
 export class CannotCut extends Error {
@@ -19,13 +19,13 @@ export class CannotCut extends Error {
  * Makes a closed outline that lies wholly inside another piece an opening of that piece. The
  * opening is turned to run against the outline round it, so that both fill rules leave it open.
  * @param contourId an outline that is a piece of its own
- * @throws {CannotCut} where the outline is open, lies inside no other piece, or crosses an edge
+ * @throws {CannotCut} where {@link hostOf} names a problem
  */
 export function cutOpening(sheet: Sheet, contourId: string): Sheet {
 	const found = findContour(sheet, contourId)
 	if (!found) return sheet
 	const { contour, piece } = found
-	const host = hostOrProblem(sheet, piece, contour)
+	const host = hostOf(sheet, piece, contour)
 	if (typeof host === 'string') throw new CannotCut(host)
 	const opening = against(contour, enclosing(host, contour))
 	const without = mapPiece(sheet, piece.id, () => null)
@@ -57,35 +57,36 @@ export function cuttable(sheet: Sheet): Cuttable[] {
 	return sheet.pieces.flatMap((piece): Cuttable[] => {
 		const [contour] = piece.contours
 		if (!contour || piece.hidden) return []
-		const host = hostOrProblem(sheet, piece, contour)
+		const host = hostOf(sheet, piece, contour)
 		return typeof host === 'string' ? [] : [{ contour, piece, host }]
 	})
 }
 
-/** Why an outline cannot be cut out, or `null` where it can. */
-export function cutProblem(sheet: Sheet, contourId: string): CutProblem | null {
-	const found = findContour(sheet, contourId)
-	if (!found) return null
-	const host = hostOrProblem(sheet, found.piece, found.contour)
-	return typeof host === 'string' ? host : null
-}
-
-/** The topmost piece in whose filled area the whole outline lies. */
-function hostOrProblem(sheet: Sheet, piece: Piece, contour: Contour): Piece | CutProblem {
+/**
+ * The piece that an outline would be cut out of: the topmost one in whose filled area all of it
+ * lies; or why there is none.
+ */
+export function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece | CutProblem {
 	if (!contour.closed) return 'open'
 	if (piece.contours.length > 1) return 'own-piece'
 	const ring = flattenContour(contour)
 	const bounds = contourBounds(contour)
-	let crossing = false
+	let problem: CutProblem = 'outside'
 	for (const candidate of sheet.pieces.toReversed()) {
 		if (candidate === piece || candidate.hidden) continue
 		const closed = candidate.contours.filter((c) => c.closed)
 		const near = closed.filter((c) => boxesTouch(contourBounds(c), bounds))
 		if (near.length === 0) continue
-		if (near.some((c) => ringsMeet(flattenContour(c), ring))) crossing = true
-		else if (ring[0] && isInside(candidate, ring[0])) return candidate
+		if (near.some((c) => ringsMeet(flattenContour(c), ring))) problem = 'crossing'
+		else if (!ring[0] || !isInside(candidate, ring[0])) continue
+		else if (near.some((c) => goesRound(ring, c))) problem = 'surrounds'
+		else return candidate
 	}
-	return crossing ? 'crossing' : 'outside'
+	return problem
+}
+
+function goesRound(ring: readonly Point[], { nodes }: Contour): boolean {
+	return nodes[0] !== undefined && windingNumber(ring, nodes[0].at) !== 0
 }
 
 /** Whether `p` lies in the filled area of a piece, by the piece's own fill rule. */

@@ -9,14 +9,6 @@ export class NotAPicture extends Error {
 	}
 }
 
-/** The picture's beginning is right, but its pixels cannot be read. */
-export class DamagedPicture extends Error {
-	constructor() {
-		super('The picture is damaged: its pixels cannot be read.')
-		this.name = 'DamagedPicture'
-	}
-}
-
 export class PhotoTooLarge extends Error {
 	constructor(
 		readonly width: number,

@@ -190,20 +190,19 @@ function paintHandles(
 	selection: Selection,
 	view: View,
 ): void {
-	for (const side of ['in', 'out'] as const) {
-		const arms = new Path2D()
-		for (const handle of shownHandles(sheet, selection)) {
-			if (handle.side !== side) continue
-			const from = toScreen(view, handle.node.at)
-			const to = toScreen(view, handle.at)
-			const bar = scale(perpendicular(unit(subtract(to, from))), T_BAR_PX)
-			arms.moveTo(...from)
-			arms.lineTo(...to)
-			arms.moveTo(to[0] - bar[0], to[1] - bar[1])
-			arms.lineTo(to[0] + bar[0], to[1] + bar[1])
-		}
-		cased(ctx, arms, side === 'in' ? INKS.into : INKS.out, 1.75)
+	const arms = { in: new Path2D(), out: new Path2D() }
+	for (const handle of shownHandles(sheet, selection)) {
+		const arm = arms[handle.side]
+		const from = toScreen(view, handle.node.at)
+		const to = toScreen(view, handle.at)
+		const bar = scale(perpendicular(unit(subtract(to, from))), T_BAR_PX)
+		arm.moveTo(...from)
+		arm.lineTo(...to)
+		arm.moveTo(to[0] - bar[0], to[1] - bar[1])
+		arm.lineTo(to[0] + bar[0], to[1] + bar[1])
 	}
+	cased(ctx, arms.in, INKS.into, 1.75)
+	cased(ctx, arms.out, INKS.out, 1.75)
 }
 
 function paintPreview(ctx: CanvasRenderingContext2D, { preview }: Overlay, view: View): void {

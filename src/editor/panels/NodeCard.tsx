@@ -13,6 +13,7 @@ import {
 	handleAngle,
 	moveHandle,
 	type NodeKind,
+	nodesWith,
 	type PathNode,
 	type Point,
 	placeNode,
@@ -35,7 +36,7 @@ export function NodeCard() {
 	const sheet = useDeferredValue(useSheet())
 	const { nodes } = useOpenSheet((state) => state.selection)
 	const pass = useDesk((state) => state.pass)
-	const chosen = [...nodes].flatMap((id) => findNode(sheet, id)?.node ?? [])
+	const chosen = nodesWith(sheet, nodes)
 	const [only] = chosen
 	if (!only || pass === 'proof' || pass === 'export') return null
 	return (

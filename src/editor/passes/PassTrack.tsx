@@ -3,6 +3,8 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { exportSummary } from '@/core'
 import { goToPass } from '../desk'
 import { useDesk, useSheetAtRest, useWorkbench } from '../workbench'
 import { PASSES } from './passes'
@@ -11,6 +13,7 @@ import { PASSES } from './passes'
 export function PassTrack() {
 	const workbench = useWorkbench()
 	const sheet = useSheetAtRest()
+	const summary = useMemo(() => exportSummary(sheet), [sheet])
 	const current = useDesk((state) => state.pass)
 	return (
 		<Box
@@ -26,7 +29,7 @@ export function PassTrack() {
 		>
 			{PASSES.map((pass) => {
 				const here = pass.id === current
-				const figure = pass.figure(sheet)
+				const figure = pass.figure(summary)
 				return (
 					<ButtonBase
 						key={pass.id}

@@ -1,4 +1,4 @@
-import { exportSummary, type Sheet } from '@/core'
+import type { ExportSummary } from '@/core'
 
 export type PassId = 'photo' | 'rough' | 'refine' | 'cut' | 'proof' | 'export'
 export type ToolId = 'pen' | 'nodes'
@@ -12,7 +12,7 @@ export interface Pass {
 	readonly purpose: string
 	readonly tools: readonly ToolId[]
 	/** Its live figure, once it has one. */
-	figure(sheet: Sheet): string | null
+	figure(summary: ExportSummary): string | null
 }
 
 const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
@@ -34,7 +34,7 @@ export const PASSES: readonly Pass[] = [
 		purpose:
 			'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
 		tools: ['pen', 'nodes'],
-		figure: ({ pieces }) => (pieces.length > 0 ? count(pieces.length, 'piece', 'pieces') : null),
+		figure: ({ pieces }) => (pieces > 0 ? count(pieces, 'piece', 'pieces') : null),
 	},
 	{
 		id: 'refine',
@@ -43,10 +43,7 @@ export const PASSES: readonly Pass[] = [
 		purpose:
 			'Go round once more, node by node: bend segments, set kinds, take what is needless away.',
 		tools: ['nodes', 'pen'],
-		figure: (sheet) => {
-			const { nodes } = exportSummary(sheet)
-			return nodes > 0 ? count(nodes, 'node', 'nodes') : null
-		},
+		figure: ({ nodes }) => (nodes > 0 ? count(nodes, 'node', 'nodes') : null),
 	},
 	{
 		id: 'cut',
@@ -54,10 +51,7 @@ export const PASSES: readonly Pass[] = [
 		name: 'Cut',
 		purpose: 'Make openings of the outlines one sees through.',
 		tools: ['pen', 'nodes'],
-		figure: (sheet) => {
-			const { openings } = exportSummary(sheet)
-			return openings > 0 ? count(openings, 'opening', 'openings') : null
-		},
+		figure: ({ openings }) => (openings > 0 ? count(openings, 'opening', 'openings') : null),
 	},
 	{
 		id: 'proof',
@@ -65,8 +59,7 @@ export const PASSES: readonly Pass[] = [
 		name: 'Proof',
 		purpose: 'Judge the shape by itself, the photo away.',
 		tools: ['nodes'],
-		figure: (sheet) => {
-			const { openOutlines, pieces } = exportSummary(sheet)
+		figure: ({ openOutlines, pieces }) => {
 			if (pieces === 0) return null
 			return openOutlines > 0 ? `${openOutlines} open` : 'all closed'
 		},

@@ -22,6 +22,7 @@ import { type Hit, hitTest, nodesIn, pieceUnder } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
 import { toggleKind } from './toggleKind'
 import {
+	ANGLE_STEP,
 	type Bench,
 	DRAG_PX,
 	type KeyInput,
@@ -29,9 +30,6 @@ import {
 	type PointerInput,
 	type Tool,
 } from './tool'
-
-/** Shift keeps a node's way and a handle's direction to multiples of this. */
-const ANGLE_STEP = Math.PI / 4
 
 /** What the button holds. Drags start from the sheet as it was, so that no error adds up. */
 type Held =

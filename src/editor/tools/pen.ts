@@ -25,6 +25,7 @@ import { type Hit, hitTest } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
 import { toggleKind } from './toggleKind'
 import {
+	ANGLE_STEP,
 	type Bench,
 	DRAG_PX,
 	type KeyInput,
@@ -32,9 +33,6 @@ import {
 	type PointerInput,
 	type Tool,
 } from './tool'
-
-/** Shift keeps directions to multiples of this. */
-const ANGLE_STEP = Math.PI / 4
 
 /** What a press where the pointer is would do. */
 type Target =

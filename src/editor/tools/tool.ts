@@ -48,6 +48,11 @@ export interface Overlay {
 
 export const NO_OVERLAY: Overlay = { preview: null, filled: null, box: null, hover: null }
 
+/** Whether two overlays show the same, so that nothing need be drawn anew. */
+export function sameOverlay(a: Overlay, b: Overlay): boolean {
+	return a.preview === b.preview && a.filled === b.filled && a.box === b.box && a.hover === b.hover
+}
+
 export interface Tool {
 	down(input: PointerInput): void
 	/** Called with and without a button pressed. */
@@ -63,6 +68,9 @@ export interface Tool {
 	overlay(): Overlay
 	cursor(): string
 }
+
+/** Shift keeps directions to multiples of this, radians. */
+export const ANGLE_STEP = Math.PI / 4
 
 /** A press that moves further than this is a drag, px on screen. */
 export const DRAG_PX = 3

@@ -10,9 +10,9 @@ import {
 	CannotCut,
 	closeOutline,
 	cutOpening,
-	cutProblem,
 	cuttable,
 	findContour,
+	hostOf,
 	openingsOf,
 	releaseOpening,
 	type Sheet,
@@ -70,28 +70,27 @@ function SelectedOutline() {
 			</Typography>
 		)
 	}
-	const problem = cutProblem(sheet, contour.id)
-	if (problem) {
+	const host = hostOf(sheet, piece, contour)
+	if (typeof host === 'string') {
 		const close = () => open.apply('Close the outline', (s) => closeOutline(s, contour.id))
 		return (
 			<Notice
 				severity="info"
 				action={
-					problem === 'open' && (
+					host === 'open' && (
 						<Button color="inherit" onClick={close}>
 							Close it
 						</Button>
 					)
 				}
 			>
-				{messageFor(new CannotCut(problem))}
+				{messageFor(new CannotCut(host))}
 			</Notice>
 		)
 	}
-	const host = cuttable(sheet).find((c) => c.contour === contour)?.host
 	return (
 		<Button variant="contained" startIcon={<ContentCutRounded />} onClick={() => cut([contour.id])}>
-			Cut “{piece.name}” out of “{host?.name}”
+			Cut “{piece.name}” out of “{host.name}”
 		</Button>
 	)
 }
