@@ -233,3 +233,61 @@ export function ellipsoid(
 	const k1 = Math.sqrt((x / (rx * rx)) ** 2 + (y / (ry * ry)) ** 2 + (z / (rz * rz)) ** 2)
 	return k1 > 0 ? (k0 * (k0 - 1)) / k1 : -Math.min(rx, ry, rz)
 }
+
+/**
+ * A prism that stands on the polygon `corners` (x0, z0, x1, z1, … in the ground plane) about the
+ * height 0: exact in the plane (after Quilez), half as thick as `h` up and down, edges rounded.
+ */
+export function prism(
+	x: number,
+	y: number,
+	z: number,
+	corners: readonly number[],
+	h: number,
+	round: number,
+): number {
+	const n = corners.length / 2
+	let nearest = Number.POSITIVE_INFINITY
+	let sign = 1
+	for (let i = 0, j = n - 1; i < n; j = i, i++) {
+		const ax = corners[2 * i] ?? 0
+		const az = corners[2 * i + 1] ?? 0
+		const ex = (corners[2 * j] ?? 0) - ax
+		const ez = (corners[2 * j + 1] ?? 0) - az
+		const wx = x - ax
+		const wz = z - az
+		const t = Math.min(1, Math.max(0, (wx * ex + wz * ez) / (ex * ex + ez * ez)))
+		nearest = Math.min(nearest, (wx - ex * t) ** 2 + (wz - ez * t) ** 2)
+		const above = z >= az
+		const below = z < az + ez
+		const left = ex * wz > ez * wx
+		if ((above && below && left) || (!above && !below && !left)) sign = -sign
+	}
+	const flat = sign * Math.sqrt(nearest) + round
+	const tall = Math.abs(y) - h + round
+	const ox = Math.max(flat, 0)
+	const oy = Math.max(tall, 0)
+	return Math.sqrt(ox * ox + oy * oy) + Math.min(Math.max(flat, tall), 0) - round
+}
+
+/**
+ * A flat distance function answered from a grid wherever its value is far from 0.
+ * A cell whose middle lies further from the edge than a cell is wide answers with the middle's
+ * distance less half a diagonal (a lower bound of the same sign); others ask `exact`.
+ * @param reach the grid covers x and z from -reach to reach; beyond it `exact` is asked
+ */
+export function banded(exact: (x: number, z: number) => number, reach: number, cell: number) {
+	const n = Math.ceil((2 * reach) / cell)
+	const half = (cell * Math.SQRT2) / 2
+	const middles = new Float32Array(n * n)
+	for (let j = 0; j < n; j++)
+		for (let i = 0; i < n; i++)
+			middles[j * n + i] = exact((i + 0.5) * cell - reach, (j + 0.5) * cell - reach)
+	return (x: number, z: number): number => {
+		const i = Math.floor((x + reach) / cell)
+		const j = Math.floor((z + reach) / cell)
+		if (i < 0 || j < 0 || i >= n || j >= n) return exact(x, z)
+		const d = middles[j * n + i] ?? 0
+		return Math.abs(d) < 3 * half ? exact(x, z) : d - Math.sign(d) * half
+	}
+}

@@ -5,7 +5,7 @@ import { march } from './march.ts'
 import { hash } from './noise.ts'
 import type { Scene, Vec } from './scene.ts'
 
-/** Light paths a pixel; also what the soft shadow and the blur are sampled with. */
+/** Light paths a pixel where a scene does not say; also what soft shadow and blur are sampled with. */
 const PATHS = 16
 /** The coverage of a pixel on the edge is counted on a grid of this many points a side. */
 const MASK_GRID = 12
@@ -24,13 +24,14 @@ export interface Window {
 export function exposeWindow(scene: Scene, window: Window): Uint8Array {
 	const rgb = new Uint8Array(window.width * window.height * 3)
 	const ray = lens(scene.camera, scene.width, scene.height)
+	const paths = scene.paths ?? PATHS
 	let i = 0
 	for (let y = window.y; y < window.y + window.height; y++) {
 		for (let x = window.x; x < window.x + window.width; x++) {
 			const sum: Vec = [0, 0, 0]
 			const shiftU = hash(x, y, scene.seed)
 			const shiftV = hash(x, y, scene.seed + 1)
-			for (let k = 0; k < PATHS; k++) {
+			for (let k = 0; k < paths; k++) {
 				const u = (shiftU + k * R2X) % 1
 				const v = (shiftV + k * R2Y) % 1
 				const w = (shiftV + k * 0.618034 + 0.31) % 1
@@ -43,7 +44,7 @@ export function exposeWindow(scene: Scene, window: Window): Uint8Array {
 					lensRadius * Math.sin(2 * Math.PI * q),
 				)
 				const light = radiance(scene, from, dir, [v, u])
-				for (let c = 0; c < 3; c++) sum[c] = (sum[c] ?? 0) + Math.min(4, light[c] ?? 0) / PATHS
+				for (let c = 0; c < 3; c++) sum[c] = (sum[c] ?? 0) + Math.min(4, light[c] ?? 0) / paths
 			}
 			const pixel = develop(sum, x, y, scene.width, scene.height, scene)
 			rgb.set(pixel, i)

@@ -50,7 +50,7 @@ async function take(name: string, scale: number, out: string): Promise<void> {
 		mask.set(band.mask, band.window.y * width)
 	})
 	await sharp(rgb, { raw: { width, height, channels: 3 } })
-		.jpeg({ quality: 90, chromaSubsampling: '4:4:4', mozjpeg: true })
+		.jpeg({ quality: scene.quality ?? 90, chromaSubsampling: '4:4:4', mozjpeg: true })
 		.toFile(`${out}/${name}.jpg`)
 	await sharp(mask, { raw: { width, height, channels: 1 } })
 		.png({ compressionLevel: 9 })

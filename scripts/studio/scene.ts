@@ -46,4 +46,8 @@ export interface Scene {
 	height: number
 	seed: number
 	exposure: number
+	/** Light paths a pixel, 16 where nothing is said: fewer for a picture of many pixels. */
+	paths?: number
+	/** JPEG quality, 90 where nothing is said. */
+	quality?: number
 }

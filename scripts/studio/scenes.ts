@@ -1,10 +1,14 @@
-import { plankBench, plasterWall } from './bench.ts'
+import { plankBench, plasterWall, primedBoard, printedCotton } from './bench.ts'
 import type { Scene } from './scene.ts'
 import { cardStack, threadReel } from './subjects/benchProps.ts'
+import { fern } from './subjects/fern.ts'
 import { heron } from './subjects/heron.ts'
 import { ironKey } from './subjects/key.ts'
 import { lantern } from './subjects/lantern.ts'
+import { scroll } from './subjects/scroll.ts'
+import { shears } from './subjects/shears.ts'
 import { teapot } from './subjects/teapot.ts'
+import { wateringCan } from './subjects/wateringCan.ts'
 
 /** Every photograph that the studio can take, by name. */
 export const scenes: Record<string, Scene> = {
@@ -73,5 +77,80 @@ export const scenes: Record<string, Scene> = {
 		height: 690,
 		seed: 41,
 		exposure: 1,
+	},
+	wateringCan: {
+		subject: wateringCan,
+		props: [threadReel(1.9, -1.3, 0.7), cardStack(-1.75, -0.9, 0.4)],
+		bench: plankBench,
+		wall: plasterWall,
+		wallAt: -2.6,
+		camera: {
+			from: [-0.8, 2.1, 12],
+			to: [-0.2, 1.0, 0],
+			height: 2.75,
+			roll: -0.03,
+			aperture: 0.1,
+		},
+		width: 1440,
+		height: 1080,
+		seed: 61,
+		exposure: 0.95,
+	},
+	fern: {
+		subject: fern,
+		props: [],
+		bench: primedBoard,
+		wall: plasterWall,
+		wallAt: -9,
+		camera: {
+			from: [0, 11, 1.2],
+			to: [0, 0.08, 0.02],
+			height: 2.75,
+			roll: -0.16,
+			aperture: 0.08,
+		},
+		width: 1600,
+		height: 1100,
+		seed: 17,
+		exposure: 0.92,
+		paths: 12,
+	},
+	shears: {
+		subject: shears,
+		props: [],
+		bench: printedCotton,
+		wall: plasterWall,
+		wallAt: -9,
+		camera: {
+			from: [0, 11, 2.0],
+			to: [0.03, 0.08, 0.1],
+			height: 3.3,
+			roll: 0.34,
+			aperture: 0.1,
+		},
+		width: 1500,
+		height: 1125,
+		seed: 33,
+		exposure: 1.05,
+	},
+	scroll: {
+		subject: scroll,
+		props: [],
+		bench: primedBoard,
+		wall: plasterWall,
+		wallAt: -9,
+		camera: {
+			from: [0.02, 11, 1.0],
+			to: [0.02, 0, 0.12],
+			height: 3.3,
+			roll: 0.055,
+			aperture: 0.06,
+		},
+		width: 4000,
+		height: 3000,
+		seed: 88,
+		exposure: 0.95,
+		paths: 6,
+		quality: 82,
 	},
 }
