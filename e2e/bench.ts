@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
 import { fitBox, toScreen, type View } from '../src/editor/canvas/view'
@@ -10,6 +10,13 @@ export const TRIANGLE: readonly Point[] = [
 	[400, 200],
 	[400, 400],
 ]
+
+/** A file that a test gives to the page. */
+export interface GivenFile {
+	readonly name: string
+	readonly content: Buffer
+	readonly type?: string
+}
 
 /** The bench as a test uses it: places are sheet px, and the pointer and keys are real. */
 export class Bench {
@@ -22,12 +29,49 @@ export class Bench {
 		return this.page.getByTestId('canvas')
 	}
 
-	/** Begins a sheet from the sample shelf and waits until its photo can be seen. */
+	/** Begins a sheet from the sample shelf, and goes on to the Rough pass. */
 	async beginSample(name: string): Promise<void> {
+		await this.beginPhoto(name, { width: 2000, height: 1500 })
+		await this.key('2')
+	}
+
+	/** Begins a sheet from the sample shelf: it opens in the Photo pass. */
+	async beginPhoto(name: string, size: { width: number; height: number }): Promise<void> {
 		await this.page.goto('/')
 		await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
 		await this.page.waitForURL(/\/sheet\//)
-		await this.fitSheet({ width: 2000, height: 1500 })
+		await expect(this.page.getByRole('region', { name: 'Photo pass' })).toBeVisible()
+		await expect(this.page.getByText('Opening the photo')).toBeHidden()
+		await this.fitSheet(size)
+	}
+
+	/** Opens a section of the Photo pass's card. */
+	async section(name: string): Promise<void> {
+		const heading = this.page.getByRole('button', { name, exact: true })
+		if ((await heading.getAttribute('aria-expanded')) !== 'true') await heading.click()
+	}
+
+	/** Types a value into a field and takes it over. */
+	async type(label: string | RegExp, value: string): Promise<void> {
+		await this.page.getByLabel(label, { exact: true }).fill(value)
+		await this.page.keyboard.press('Enter')
+	}
+
+	/** Gives files to the page as a drop or a paste does. */
+	async give(way: 'drop' | 'paste', target: Locator, file: GivenFile): Promise<void> {
+		await target.evaluate(
+			(element, { way, name, type, bytes }) => {
+				const data = new DataTransfer()
+				const content = Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))
+				data.items.add(new File([content], name, { type }))
+				element.dispatchEvent(
+					way === 'drop'
+						? new DragEvent('drop', { dataTransfer: data, bubbles: true })
+						: new ClipboardEvent('paste', { clipboardData: data, bubbles: true }),
+				)
+			},
+			{ way, name: file.name, type: file.type ?? '', bytes: file.content.toString('base64') },
+		)
 	}
 
 	/** Fits the sheet into the window; from then on places are found on screen. */

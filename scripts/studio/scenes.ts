@@ -122,9 +122,9 @@ export const scenes: Record<string, Scene> = {
 		wall: plasterWall,
 		wallAt: -9,
 		camera: {
-			from: [0, 11, 2.0],
-			to: [0.03, 0.08, 0.1],
-			height: 3.3,
+			from: [-0.05, 11, 1.8],
+			to: [-0.02, 0.08, -0.1],
+			height: 3.5,
 			roll: 0.34,
 			aperture: 0.1,
 		},

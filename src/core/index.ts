@@ -32,6 +32,14 @@ export {
 	splitCubic,
 } from './geometry/cubic'
 export {
+	type Placement,
+	placementMap,
+	readPlacement,
+	scaleAbout,
+	straighteningTurn,
+	turnAbout,
+} from './geometry/placement'
+export {
 	add,
 	angleOf,
 	cross,
@@ -49,6 +57,18 @@ export {
 	unit,
 } from './geometry/point'
 export { signedArea, windingNumber } from './geometry/polygon'
+export {
+	formatLength,
+	inPx,
+	inUnit,
+	LENGTH_DIGITS,
+	LENGTH_UNITS,
+	type LengthUnit,
+	parseLength,
+	pxPer,
+	type Scale,
+	unitInForce,
+} from './measure/lengths'
 export {
 	contourBounds,
 	contourHull,
@@ -74,12 +94,23 @@ export {
 	takeBackNode,
 } from './path/draw'
 export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
+export {
+	addGuides,
+	changeGuides,
+	evenGuides,
+	MOST_GUIDES_AT_ONCE,
+	moveGuide,
+	newGuide,
+	removeGuides,
+} from './path/guides'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
 export {
 	type Contour,
 	emptySheet,
 	type FillRule,
+	type Guide,
 	INK,
+	NEUTRAL_TONE,
 	type NodeKind,
 	newId,
 	newPiece,
@@ -89,6 +120,8 @@ export {
 	type PlacedPhoto,
 	type Sheet,
 	type Stroke,
+	type Tone,
+	type TraceLine,
 } from './path/model'
 export {
 	bendSegment,
@@ -113,15 +146,46 @@ export {
 } from './path/openings'
 export {
 	addPhoto,
-	addPieces,
 	changePhoto,
+	changeTone,
+	enlargeSheet,
+	FIRST_STRENGTH,
+	firstPlace,
+	mirrorPhoto,
+	newPhoto,
+	type Picture,
+	photoAt,
+	photoCorners,
+	photoHolds,
+	placementOf,
+	placePhoto,
+	removePhoto,
+	replacePicture,
+	transformPhoto,
+	turnPhoto,
+} from './path/photos'
+export {
+	addPieces,
 	changePiece,
 	removeOutline,
 	removePieces,
-	renameSheet,
 	reorderPiece,
 	transformContour,
 } from './path/pieces'
 export { removeNodes } from './path/remove'
+export { changeLine, renameSheet, setRealSize, setUnit } from './path/settings'
+export {
+	guideTargets,
+	NOTHING_CAUGHT,
+	nodeTargets,
+	type Snapped,
+	type SnapTargets,
+	snapPoint,
+} from './path/snap'
+export { clippedShares } from './photo/histogram'
+export type { LocalContrast } from './photo/localContrast'
 export { readPictureHeader } from './photo/pictureHeader'
 export { MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProblems'
+export type { Pixels } from './photo/pixels'
+export { SMALL_PHOTO_PX } from './photo/resample'
+export { isNeutral, toneCurve, type WindowInPhoto } from './photo/tone'

@@ -8,9 +8,11 @@ import { createOpenSheet } from '@/store/openSheet'
 import { keepSaved } from '@/store/saving'
 import { NOTHING } from '@/store/selection'
 import { Canvas } from './canvas/Canvas'
+import { Rulers } from './canvas/Rulers'
 import { createDesk, leaveDesk, readLeftDesk } from './desk'
 import { FilesTaken } from './FilesTaken'
 import { HintLine } from './HintLine'
+import { JobNotice } from './JobNotice'
 import { PiecesPanel } from './panels/PiecesPanel'
 import { PassCard } from './passes/PassCard'
 import { TopBar } from './TopBar'
@@ -72,7 +74,9 @@ export function Editor({ id }: { id: string }) {
 					</Box>
 					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
 						<Canvas left={loaded.left} />
+						<Rulers />
 						<ZoomBar />
+						<JobNotice />
 						<NoticesIfAny takeOver={loaded.takeOver} />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
@@ -128,10 +132,11 @@ function useLoadedSheet(id: string): Loaded {
 			const open = createOpenSheet(sheet)
 			const kept = readLeftDesk(left)
 			const desk = createDesk(
-				kept ?? {
-					pass: sheet.pieces.length > 0 ? 'refine' : 'rough',
-					tool: sheet.pieces.length > 0 ? 'nodes' : 'pen',
-				},
+				// A bare sheet begins with its photo, one with outlines where they are refined.
+				kept ??
+					(sheet.pieces.length > 0
+						? { pass: 'refine', tool: 'nodes' }
+						: { pass: 'photo', tool: 'arrange' }),
 			)
 			const workbench = createWorkbench(open, desk, library)
 			const saving = keepSaved(open, (current) => library.save(current, leaveDesk(desk.getState())))
@@ -155,7 +160,11 @@ function useLoadedSheet(id: string): Loaded {
 				saving.stop()
 			}
 			if (gone) return leave()
-			open.select({ ...NOTHING, piece: sheet.pieces.at(-1)?.id ?? null })
+			open.select({
+				...NOTHING,
+				piece: sheet.pieces.at(-1)?.id ?? null,
+				photo: sheet.photos.at(-1)?.id,
+			})
 			workbench.refresh()
 			// The other tab's last edits are in the store: the sheet is read again when it is taken over.
 			const takeOver = () => void claim(true).then(() => window.location.reload())
@@ -175,12 +184,15 @@ function useLoadedSheet(id: string): Loaded {
 /** How long the view must rest before it is stored, ms. */
 const DESK_REST_MS = 400
 
+/** What of the desk is found again. */
+const LEFT = ['view', 'pass', 'tool', 'rulers', 'snapping'] as const
+
 /** Stores pass, tool and view a moment after they last changed. */
 function keepDeskSaved({ desk, library, open }: Workbench, id: string): () => void {
 	let timer: ReturnType<typeof setTimeout> | undefined
 	const unsubscribe = desk.subscribe((state, before) => {
-		if (state.view === before.view && state.pass === before.pass && state.tool === before.tool)
-			return
+		const same = LEFT.every((key) => state[key] === before[key])
+		if (same) return
 		clearTimeout(timer)
 		timer = setTimeout(() => {
 			// A desk that cannot be stored costs nothing that matters; the sheet's own saving says so.

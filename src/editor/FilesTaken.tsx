@@ -3,8 +3,9 @@
 import Box from '@mui/material/Box'
 import { useSnackbar } from 'notistack'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
-import { addPhoto, addPieces } from '@/core'
-import { isDrawing, nameOfFile, placedPhoto, takeInDrawing } from '@/store/newSheets'
+import { addPhoto, addPieces, firstPlace, newPhoto } from '@/core'
+import { isDrawing, nameOfFile, storedPicture, takeInDrawing } from '@/store/newSheets'
+import { runJob } from './jobs'
 import { messageFor } from './messages'
 import { useWorkbench } from './workbench'
 
@@ -19,7 +20,7 @@ export function useTakeFiles(): Take {
 
 /** Files dropped or pasted anywhere on the editor come in; what cannot is said, file by file. */
 export function FilesTaken({ children }: { children: ReactNode }) {
-	const { open, library } = useWorkbench()
+	const { open, desk, library } = useWorkbench()
 	const { enqueueSnackbar } = useSnackbar()
 	const [over, setOver] = useState(false)
 
@@ -33,8 +34,13 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
 						enqueueSnackbar(broughtIn(file.name, pieces.length, skipped))
 					} else {
-						const photo = await placedPhoto(library, file, nameOfFile(file.name))
+						const picture = await runJob(desk, `Bringing in “${file.name}”`, (watch) =>
+							storedPicture(library, file, nameOfFile(file.name), watch),
+						)
+						if (!picture) continue
+						const photo = newPhoto(picture, firstPlace(open.sheet(), picture))
 						open.apply('Bring a photo in', (sheet) => addPhoto(sheet, photo))
+						open.select({ ...open.getState().selection, photo: photo.id })
 					}
 				} catch (error) {
 					enqueueSnackbar(messageFor(error, file.name), {
@@ -44,7 +50,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				}
 			}
 		},
-		[open, library, enqueueSnackbar],
+		[open, desk, library, enqueueSnackbar],
 	)
 
 	useEffect(() => {

@@ -45,8 +45,8 @@ export function Notices({ takeOver }: { takeOver: () => void }) {
 
 const OVER_CANVAS = {
 	position: 'absolute',
-	top: 12,
-	left: 12,
+	top: 32,
+	left: 32,
 	right: 12,
 	border: 1,
 	borderColor: 'divider',

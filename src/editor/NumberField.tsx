@@ -17,6 +17,7 @@ export function NumberField({
 	unit,
 	digits = 2,
 	disabled = false,
+	read = readNumber,
 	onChange,
 }: {
 	label: string
@@ -24,12 +25,14 @@ export function NumberField({
 	unit: string
 	digits?: number
 	disabled?: boolean
+	/** What a typed text means in the field's unit; `null` for what means nothing. */
+	read?: (text: string) => number | null
 	onChange: (next: (now: number) => number) => void
 }) {
 	const id = useId()
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
-	const parsed = draft === null ? value : readNumber(draft)
+	const parsed = draft === null ? value : read(draft)
 	const take = () => {
 		if (draft !== null && parsed !== null && draft !== shown) onChange(() => parsed)
 		setDraft(null)

@@ -3,6 +3,7 @@
 import FitScreenRounded from '@mui/icons-material/FitScreenRounded'
 import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
+import ZoomInRounded from '@mui/icons-material/ZoomInRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
@@ -10,7 +11,9 @@ import Paper from '@mui/material/Paper'
 import Tooltip from '@mui/material/Tooltip'
 import { changePhoto } from '@/core'
 import { fitSheet } from './bindKeys'
+import { RULER_PX } from './canvas/Rulers'
 import { zoomAt } from './canvas/view'
+import { LineSwatch } from './LineSwatch'
 import { PhotoStrength } from './passes/PhotoStrength'
 import { useDesk, useSheet, useWorkbench } from './workbench'
 
@@ -20,6 +23,8 @@ export function ZoomBar() {
 	const { desk, open } = workbench
 	const { photos } = useSheet()
 	const scale = useDesk((state) => state.view.scale)
+	const rulers = useDesk((state) => state.rulers)
+	const loupe = useDesk((state) => state.loupe)
 	const alone = useDesk(({ pass }) => pass === 'proof' || pass === 'export')
 	const hidden = photos.every((photo) => photo.hidden)
 	const actualSize = () =>
@@ -31,7 +36,7 @@ export function ZoomBar() {
 			variant="outlined"
 			sx={{
 				position: 'absolute',
-				left: 12,
+				left: rulers && !alone ? RULER_PX + 10 : 12,
 				bottom: 12,
 				px: 0.75,
 				py: 0.25,
@@ -56,6 +61,18 @@ export function ZoomBar() {
 					{zoomText(scale)}
 				</Button>
 			</Tooltip>
+			{!alone && (
+				<Tooltip title={loupe ? 'Put the loupe away' : 'Loupe: 8 × at the pointer (hold V)'}>
+					<IconButton
+						aria-label="Loupe"
+						aria-pressed={loupe}
+						color={loupe ? 'primary' : 'default'}
+						onClick={() => desk.setState({ loupe: !loupe, pointer: null })}
+					>
+						<ZoomInRounded fontSize="small" />
+					</IconButton>
+				</Tooltip>
+			)}
 			{photos.length > 0 && !alone && (
 				<>
 					<Tooltip title={hidden ? 'Show the photo' : 'Hide the photo (hold H)'}>
@@ -77,6 +94,7 @@ export function ZoomBar() {
 					<Box sx={{ width: 110, px: 1, display: 'flex' }}>
 						<PhotoStrength />
 					</Box>
+					<LineSwatch />
 				</>
 			)}
 		</Paper>

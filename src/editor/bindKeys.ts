@@ -3,10 +3,16 @@ import type { HeldKeys } from './canvas/gestures'
 import { fitBox, zoomAt } from './canvas/view'
 import { goToPass, type Hold, hold } from './desk'
 import { belongsToField, keyInput, keyName } from './keyboard'
-import { PASSES } from './passes/passes'
+import { PASSES, worksOnPhoto } from './passes/passes'
 import type { Workbench } from './workbench'
 
-const HOLDS: Readonly<Record<string, Hold>> = { h: 'photo', j: 'artwork', k: 'silhouette' }
+const HOLDS: Readonly<Record<string, Hold>> = {
+	h: 'photo',
+	j: 'artwork',
+	k: 'silhouette',
+	v: 'loupe',
+	g: 'snapping',
+}
 const KEY_ZOOM = 1.4
 
 /**
@@ -19,6 +25,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 	const bench: Readonly<Record<string, () => void>> = {
 		d: () => workbench.takeTool('pen'),
 		e: () => workbench.takeTool('nodes'),
+		m: () => workbench.takeTool('arrange'),
 		'0': () => fitSheet(workbench),
 		'+': () => zoom(KEY_ZOOM),
 		'=': () => zoom(KEY_ZOOM),
@@ -58,6 +65,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		}
 		const what = HOLDS[key]
 		if (what) {
+			if (what === 'loupe') desk.setState({ pointer: pointer() })
 			hold(desk, what, true)
 			return true
 		}
@@ -72,7 +80,8 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		const input = keyInput(event)
 		const { tools } = workbench
 		// What the Pen has no use for, such as nudging the node just placed, Nodes answers.
-		const taken = workbench.toolAtHand().key(input) || tools.nodes.key(input)
+		const onPhoto = worksOnPhoto(desk.getState().tool)
+		const taken = workbench.toolAtHand().key(input) || (!onPhoto && tools.nodes.key(input))
 		if (taken) workbench.refresh()
 		return taken
 	}

@@ -1,13 +1,16 @@
 import * as z from 'zod/mini'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Pyramid } from '@/store/photoPixels'
+import type { Point } from '@/core'
+import type { Pyramid, Studied } from '@/store/photoPixels'
+import type { Developed } from './canvas/darkroom'
 import type { Size, View } from './canvas/view'
+import type { Job } from './jobs'
 import type { PassId, ToolId } from './passes/passes'
 import { passById } from './passes/passes'
-import { NO_OVERLAY, type Overlay } from './tools/tool'
+import { type Line, NO_OVERLAY, type Overlay, type Snapping } from './tools/tool'
 
-/** What is hidden or shown while a key is held. */
-export type Hold = 'photo' | 'artwork' | 'silhouette'
+/** What is hidden, shown or suspended while a key is held. */
+export type Hold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'snapping'
 
 /** How the bench stands: all that is seen of the editor and is no part of the sheet. */
 export interface DeskState {
@@ -25,15 +28,44 @@ export interface DeskState {
 	readonly hint: string
 	/** Decoded photos by their blob; null while decoding, or where that failed. */
 	readonly pyramids: ReadonlyMap<string, Pyramid | null>
+	/** How far photos being decoded have come, 0 to 1, by their blob. */
+	readonly opening: ReadonlyMap<string, number>
+	/** What is being done that takes a while. */
+	readonly job: Job | null
+	/** What is known of each decoded photo, by its blob. */
+	readonly studied: ReadonlyMap<string, Studied>
+	/** Photos as they are shown where that is not just as they are, by the photo's id. */
+	readonly developed: ReadonlyMap<string, Developed>
+	/** Photos are shown as their edges: as the edge tools see them. */
+	readonly edges: boolean
+	/** The trace line's colour, chosen against the photo beneath; `#rrggbb`. */
+	readonly chosenLine: string
+	/** A line drawn along something whose length is to be told. */
+	readonly measured: Line | null
+	readonly snapping: Snapping
+	readonly rulers: boolean
+	/** The loupe is kept on without its key. */
+	readonly loupe: boolean
+	/** Where the pointer is while the loupe is out, screen px; `null` off the canvas. */
+	readonly pointer: Point | null
 }
 
 export type Desk = StoreApi<DeskState>
 
+/** Nodes lie close to each other where a thing is thin: snapping to them is for those who ask. */
+const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true }
+const FIRST_LINE = '#0e7466'
+
 const leftDesk = z.object({
 	pass: z.enum(['photo', 'rough', 'refine', 'cut', 'proof', 'export']),
-	tool: z.enum(['pen', 'nodes']),
+	tool: z.enum(['pen', 'nodes', 'arrange', 'straighten', 'measure', 'see-here']),
 	centre: z.tuple([z.number(), z.number()]),
 	scale: z.number().check(z.positive()),
+	rulers: z._default(z.boolean(), true),
+	snapping: z._default(
+		z.object({ guides: z.boolean(), nodes: z.boolean(), level: z.boolean() }),
+		FIRST_SNAPPING,
+	),
 })
 
 /** How the desk was left, as it is stored. A view is kept by its middle: windows change size. */
@@ -43,17 +75,23 @@ export function readLeftDesk(value: unknown): LeftDesk | null {
 	return leftDesk.safeParse(value).data ?? null
 }
 
-export function leaveDesk({ pass, tool, view, size }: DeskState): LeftDesk {
+export function leaveDesk({ pass, tool, view, size, rulers, snapping }: DeskState): LeftDesk {
 	return {
 		pass,
 		tool,
+		rulers,
+		snapping,
 		centre: [(size.width / 2 - view.x) / view.scale, (size.height / 2 - view.y) / view.scale],
 		scale: view.scale,
 	}
 }
 
-export function createDesk(start: { pass: PassId; tool: ToolId }): Desk {
+export function createDesk(
+	start: Pick<DeskState, 'pass' | 'tool'> & Partial<Pick<DeskState, 'rulers' | 'snapping'>>,
+): Desk {
 	return createStore<DeskState>(() => ({
+		rulers: true,
+		snapping: FIRST_SNAPPING,
 		...start,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },
@@ -63,6 +101,15 @@ export function createDesk(start: { pass: PassId; tool: ToolId }): Desk {
 		overlay: NO_OVERLAY,
 		hint: '',
 		pyramids: new Map(),
+		opening: new Map(),
+		job: null,
+		studied: new Map(),
+		developed: new Map(),
+		edges: false,
+		chosenLine: FIRST_LINE,
+		measured: null,
+		loupe: false,
+		pointer: null,
 	}))
 }
 

@@ -46,6 +46,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly keys: readon
 				{ keys: '1 2 3 5 7 8', does: 'Photo, Rough, Refine, Cut, Proof, Export' },
 				{ keys: 'D', does: 'Pen' },
 				{ keys: 'E', does: 'Nodes' },
+				{ keys: 'M', does: 'Arrange: move, scale and turn the photo' },
 				{ keys: 'Ctrl in the Pen', does: 'Nodes for the moment' },
 			],
 		},
@@ -75,9 +76,20 @@ export const SHORTCUTS: readonly { readonly group: string; readonly keys: readon
 			],
 		},
 		{
+			group: 'Photo',
+			keys: [
+				{ keys: 'Drag a corner', does: 'Scale in proportion; Alt: each side by itself' },
+				{ keys: 'Drag the knob', does: 'Turn; Shift: 15° steps' },
+				{ keys: 'Arrows', does: 'Nudge 1 px; Shift 10, Alt 0.1' },
+				{ keys: 'Drag from a ruler', does: 'Lay a guide; back onto it: remove it' },
+			],
+		},
+		{
 			group: 'Seeing',
 			keys: [
 				{ keys: 'Hold H, J, K', does: 'Hide the photo, hide the artwork, silhouette' },
+				{ keys: 'Hold V', does: 'Loupe: 8 × at the pointer' },
+				{ keys: 'Hold G', does: 'Snap to nothing' },
 				{ keys: 'Hold Space', does: 'Drag to pan' },
 				{ keys: 'Hold Z', does: 'Drag a box to zoom to it' },
 				{ keys: '0, + −', does: 'Fit; zoom at the pointer' },

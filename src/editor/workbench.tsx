@@ -5,12 +5,17 @@ import { useStore } from 'zustand'
 import type { Sheet } from '@/core'
 import type { Library } from '@/store/library'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
+import { chooseToneFor } from './canvas/chooseByPhoto'
 import type { Desk, DeskState } from './desk'
 import type { ToolId } from './passes/passes'
 import { sheetAtRest } from './sheetAtRest'
+import { createArrange } from './tools/arrange'
+import { createMeasure } from './tools/measure'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
-import { type Bench, sameOverlay, type Tool } from './tools/tool'
+import { createSeeHere } from './tools/seeHere'
+import { createStraighten } from './tools/straighten'
+import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './tools/tool'
 
 /** Everything that the parts of the editor share. */
 export interface Workbench {
@@ -36,10 +41,21 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		seal: open.seal,
 		selection: () => open.getState().selection,
 		select: open.select,
+		snapping: () => {
+			const { snapping, holds } = desk.getState()
+			return holds.has('snapping') ? NO_SNAPPING : snapping
+		},
 	}
 	const tools = {
 		pen: createPen(bench, () => nextName(open.sheet())),
 		nodes: createNodes(bench),
+		arrange: createArrange(bench),
+		straighten: createStraighten(bench),
+		measure: createMeasure(bench, {
+			get: () => desk.getState().measured,
+			set: (measured) => desk.setState({ measured }),
+		}),
+		'see-here': createSeeHere((box) => void chooseToneFor(open, desk, box)),
 	}
 	const toolAtHand = () => tools[desk.getState().tool]
 	const refresh = (tool = toolAtHand()) => {
@@ -49,6 +65,12 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		const shown = desk.getState().overlay
 		desk.setState({ overlay: sameOverlay(overlay, shown) ? shown : overlay, hint })
 	}
+	// A frame or a guide shown by the tool moves when numbers are typed or steps undone.
+	open.subscribe((state, before) => {
+		const [now, then] = [state.history.present, before.history.present]
+		const moved = now.photos !== then.photos || now.guides !== then.guides
+		if (moved || state.selection.photo !== before.selection.photo) refresh()
+	})
 	return {
 		open,
 		desk,

@@ -16,7 +16,8 @@ import { browserLibrary } from '@/store/browserLibrary'
 import type { SheetSummary } from '@/store/database'
 import { saveText } from '@/store/files'
 import { isDrawing, nameOfFile, sheetFromDrawing, sheetFromPicture } from '@/store/newSheets'
-import { NewSheet } from './NewSheet'
+import { Cancelled, type Watch } from '@/store/photoPixels'
+import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
 import { SheetCard } from './SheetCard'
 
@@ -28,7 +29,7 @@ export function Home({ demo }: { demo: boolean }) {
 	const router = useRouter()
 	const { enqueueSnackbar } = useSnackbar()
 	const { sheets, problem, reload } = useSheets(demo)
-	const [busy, setBusy] = useState<string | null>(null)
+	const [busy, setBusy] = useState<Busy | null>(null)
 
 	const tell = useCallback(
 		(error: unknown, file?: string) =>
@@ -37,13 +38,16 @@ export function Home({ demo }: { demo: boolean }) {
 	)
 
 	const begin = useCallback(
-		async (what: string, make: () => Promise<string>) => {
-			setBusy(what)
+		async (what: string, make: (watch: Watch) => Promise<string>) => {
+			const controller = new AbortController()
+			const cancel = () => controller.abort()
+			const show = (share: number) => setBusy({ what, share, cancel })
+			show(0)
 			try {
-				router.push(`/sheet/${await make()}`)
+				router.push(`/sheet/${await make({ tell: show, signal: controller.signal })}`)
 			} catch (error) {
 				setBusy(null)
-				tell(error, what)
+				if (!(error instanceof Cancelled)) tell(error, what)
 			}
 		},
 		[router, tell],
@@ -53,9 +57,10 @@ export function Home({ demo }: { demo: boolean }) {
 		(files: readonly File[]) => {
 			const [file] = files
 			if (!file) return
-			void begin(file.name, async () => {
+			void begin(file.name, async (watch) => {
 				const name = nameOfFile(file.name)
-				if (!isDrawing(file)) return (await sheetFromPicture(browserLibrary(), file, name)).id
+				if (!isDrawing(file))
+					return (await sheetFromPicture(browserLibrary(), file, name, watch)).id
 				const { sheet, skipped } = await sheetFromDrawing(browserLibrary(), await file.text(), name)
 				if (skipped.length > 0)
 					enqueueSnackbar(`Left out of “${file.name}”: ${skipped.join(', ')}.`)
@@ -75,11 +80,10 @@ export function Home({ demo }: { demo: boolean }) {
 	}, [take])
 
 	const startSample = (sample: Sample) =>
-		void begin(
-			sample.name,
-			async () =>
-				(await sheetFromPicture(browserLibrary(), await fetchSample(sample), sample.name)).id,
-		)
+		void begin(sample.name, async (watch) => {
+			const picture = await fetchSample(sample)
+			return (await sheetFromPicture(browserLibrary(), picture, sample.name, watch)).id
+		})
 
 	const act = (work: () => Promise<unknown>) => void work().then(reload, tell)
 

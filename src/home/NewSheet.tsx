@@ -3,18 +3,26 @@
 import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import CircularProgress from '@mui/material/CircularProgress'
+import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { DRAWINGS, PICTURES } from '@/editor/passes/fileKinds'
 import { chooseFiles } from '@/store/files'
+
+/** A picture that is being opened. */
+export interface Busy {
+	readonly what: string
+	/** 0 to 1 */
+	readonly share: number
+	cancel(): void
+}
 
 /** The large target for a new sheet: drop, paste or choose. */
 export function NewSheet({
 	busy,
 	onFiles,
 }: {
-	busy: string | null
+	busy: Busy | null
 	onFiles: (files: readonly File[]) => void
 }) {
 	const [over, setOver] = useState(false)
@@ -48,8 +56,16 @@ export function NewSheet({
 		>
 			{busy ? (
 				<>
-					<CircularProgress size={28} />
-					<Typography variant="body1">Opening “{busy}”</Typography>
+					<Typography variant="body1" role="status">
+						Opening “{busy.what}”
+					</Typography>
+					<LinearProgress
+						variant="determinate"
+						value={busy.share * 100}
+						aria-label={`Opening ${busy.what}`}
+						sx={{ width: '60%' }}
+					/>
+					<Button onClick={busy.cancel}>Cancel</Button>
 				</>
 			) : (
 				<>

@@ -1,14 +1,6 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, test } from 'vitest'
-import {
-	addPhoto,
-	emptySheet,
-	IDENTITY,
-	newPiece,
-	type PlacedPhoto,
-	parsePathData,
-	type Sheet,
-} from '@/core'
+import { addPhoto, emptySheet, newPhoto, newPiece, parsePathData, type Sheet } from '@/core'
 import { SkiagramDatabase, StorageFull, StorageRefused, stored } from './database'
 import { createLibrary, type Library, SheetMissing, SheetUnreadable } from './library'
 
@@ -26,18 +18,7 @@ function traced(name = 'Heron'): Sheet {
 	return { ...emptySheet(name, 300, 200), pieces: [piece] }
 }
 
-function photoOf(blob: string): PlacedPhoto {
-	return {
-		id: 'p',
-		blob,
-		name: 'Photo',
-		width: 10,
-		height: 10,
-		place: IDENTITY,
-		strength: 1,
-		hidden: false,
-	}
-}
+const photoOf = (blob: string) => newPhoto({ blob, name: 'Photo', width: 10, height: 10 })
 
 describe('keeping sheets', () => {
 	test('what is loaded is what was saved, to the last digit', async () => {

@@ -1,50 +1,35 @@
-import {
-	addPhoto,
-	addPieces,
-	emptySheet,
-	IDENTITY,
-	newId,
-	type PlacedPhoto,
-	type Sheet,
-} from '@/core'
+import { addPhoto, addPieces, emptySheet, newPhoto, type Picture, type Sheet } from '@/core'
 import type { SvgDrawing } from '@/core/drawings'
 import type { Library } from './library'
-import { takeInPicture } from './photoPixels'
-
-/** How strongly a new photo shows: enough to see its edges, faint enough to see the line. */
-const FIRST_STRENGTH = 0.75
+import { takeInPicture, type Watch } from './photoPixels'
 
 /**
  * A new sheet from a picture file, stored.
- * @throws {PictureRefused} {StorageFull} {StorageRefused}
+ * @throws {PictureRefused} {Cancelled} {StorageFull} {StorageRefused}
  */
-export async function sheetFromPicture(library: Library, file: Blob, name: string): Promise<Sheet> {
-	const photo = await placedPhoto(library, file, name)
-	const sheet = addPhoto(emptySheet(name, photo.width, photo.height), photo)
+export async function sheetFromPicture(
+	library: Library,
+	file: Blob,
+	name: string,
+	watch?: Watch,
+): Promise<Sheet> {
+	const picture = await storedPicture(library, file, name, watch)
+	const sheet = addPhoto(emptySheet(name, picture.width, picture.height), newPhoto(picture))
 	await library.save(sheet)
 	return sheet
 }
 
 /**
- * A picture file stored and ready to be placed on a sheet, its top left at the sheet's.
- * @throws {PictureRefused} {StorageFull} {StorageRefused}
+ * A picture file, checked and stored.
+ * @throws {PictureRefused} {Cancelled} {StorageFull} {StorageRefused}
  */
-export async function placedPhoto(
+export async function storedPicture(
 	library: Library,
 	file: Blob,
 	name: string,
-): Promise<PlacedPhoto> {
-	const { blob, width, height } = await takeInPicture(library, file)
-	return {
-		id: newId(),
-		blob,
-		name,
-		width,
-		height,
-		place: IDENTITY,
-		strength: FIRST_STRENGTH,
-		hidden: false,
-	}
+	watch?: Watch,
+): Promise<Picture> {
+	return { name, ...(await takeInPicture(library, file, watch)) }
 }
 
 /**

@@ -59,7 +59,11 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		seal: () => change(seal),
 		undo: () => change((history) => undo(seal(history))),
 		redo: () => change((history) => redo(seal(history))),
-		select: (selection: Selection) => store.setState({ selection }),
+		select: (selection: Selection) =>
+			store.setState((state) => ({
+				// What says nothing of a photo leaves the one at work at work.
+				selection: { photo: state.selection.photo, ...selection },
+			})),
 		setSaving: (saving: Saving) => store.setState({ saving }),
 		setReadOnly: (readOnly: boolean) => store.setState({ readOnly }),
 	})

@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { anyContour, sheetOf } from '../path/arbitrary'
+import { emptySheet, NEUTRAL_TONE } from '../path/model'
+import { newPhoto } from '../path/photos'
 import { parseSheet } from './sheetSchema'
 
 describe('a stored sheet', () => {
@@ -14,6 +16,17 @@ describe('a stored sheet', () => {
 		)
 	})
 
+	test('of an earlier day, without tone, guides and line, gets what they were then', () => {
+		const { guides, guidesHidden, guidesLocked, line, unit, ...old } = emptySheet('Old', 10, 10)
+		const { tone, locked, ...photo } = newPhoto({ blob: 'b', name: 'P', width: 10, height: 10 })
+		expect(parseSheet({ ...old, photos: [photo] })).toEqual({
+			...emptySheet('Old', 10, 10),
+			id: old.id,
+			photos: [{ ...photo, tone: NEUTRAL_TONE, locked: false }],
+		})
+	})
+
+	const photo = newPhoto({ blob: 'b', name: 'P', width: 10, height: 10 })
 	const sheet = sheetOf({ id: 'c', closed: true, nodes: [{ id: 'n', at: [1, 2], kind: 'corner' }] })
 	test.each([
 		['is nothing', null],
@@ -28,6 +41,12 @@ describe('a stored sheet', () => {
 			'has a colour that is none',
 			{ ...sheet, pieces: [{ ...sheet.pieces[0], fill: { kind: 'solid', colour: 'red' } }] },
 		],
+		[
+			'has a tone that cannot be',
+			{ ...sheet, photos: [{ ...photo, tone: { ...NEUTRAL_TONE, black: 200, white: 100 } }] },
+		],
+		['has a px of no size', { ...sheet, mmPerPx: 0 }],
+		['has a guide nowhere', { ...sheet, guides: [{ id: 'g', axis: 'z', at: 1 }] }],
 		['has an opacity beyond one', { ...sheet, pieces: [{ ...sheet.pieces[0], opacity: 2 }] }],
 	])('is refused where it %s', (_, value) => {
 		expect(() => parseSheet(value)).toThrow()

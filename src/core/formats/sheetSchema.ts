@@ -1,7 +1,11 @@
 import * as z from 'zod/mini'
-import type { Sheet } from '../path/model'
+import { LENGTH_UNITS } from '../measure/lengths'
+import { emptySheet, NEUTRAL_TONE, type Sheet } from '../path/model'
 
-/** What a stored sheet must look like to be read back. Numbers must be finite. */
+/**
+ * What a stored sheet must look like to be read back. Numbers must be finite. What sheets of an
+ * earlier day did not hold yet has a default.
+ */
 
 const number = z.number()
 const point = z.tuple([number, number])
@@ -36,6 +40,19 @@ const piece = z.object({
 	locked: z.boolean(),
 })
 
+const level = number.check(z.gte(0), z.lte(255))
+
+const tone = z
+	.object({
+		grey: z.boolean(),
+		black: level,
+		white: level,
+		midtone: number.check(z.gt(0), z.lt(1)),
+		local: share,
+		saturation: number.check(z.gte(0)),
+	})
+	.check(z.refine(({ black, white }) => black < white, 'black must lie below white'))
+
 const photo = z.object({
 	id,
 	blob: z.string().check(z.minLength(1)),
@@ -44,16 +61,29 @@ const photo = z.object({
 	height: number.check(z.positive()),
 	place: z.tuple([number, number, number, number, number, number]),
 	strength: share,
+	tone: z._default(tone, NEUTRAL_TONE),
 	hidden: z.boolean(),
+	locked: z._default(z.boolean(), false),
 })
+
+const guide = z.object({ id, axis: z.enum(['x', 'y']), at: number })
 
 const sheet = z.object({
 	id,
 	name: z.string(),
 	width: number.check(z.positive()),
 	height: number.check(z.positive()),
+	mmPerPx: z.exactOptional(number.check(z.positive())),
+	unit: z._default(z.enum(LENGTH_UNITS), 'px'),
 	photos: z.array(photo),
 	pieces: z.array(piece),
+	guides: z._default(z.array(guide), []),
+	guidesHidden: z._default(z.boolean(), false),
+	guidesLocked: z._default(z.boolean(), false),
+	line: z._default(
+		z.object({ colour: z.nullable(colour), width: number.check(z.positive()) }),
+		emptySheet('', 1, 1).line,
+	),
 })
 
 /**

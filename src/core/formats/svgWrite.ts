@@ -13,7 +13,8 @@ export interface SvgOptions {
 export const OPEN_LINE_PX = 1
 
 /**
- * The sheet's artwork as an SVG document, sized in px like the photo. A piece is one `path` with
+ * The sheet's artwork as an SVG document, in px of the photo, and as large as it really is where
+ * that was measured. A piece is one `path` with
  * its openings and its fill rule; open outlines are written as lines, unfilled, in the same group.
  */
 export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
@@ -21,12 +22,16 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const { width, height } = sheet
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
-		`<svg xmlns="http://www.w3.org/2000/svg" width="${width}px" height="${height}px" viewBox="0 0 ${width} ${height}">`,
+		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
 		`\t<title>${escapeXml(sheet.name)}</title>`,
 		...pieces.map((piece) => pieceElement(piece, o.digits ?? 3)),
 		'</svg>',
 		'',
 	].join('\n')
+}
+
+function size(px: number, { mmPerPx }: Sheet): string {
+	return mmPerPx === undefined ? `${px}px` : `${Number((px * mmPerPx).toFixed(4))}mm`
 }
 
 function pieceElement(piece: Piece, digits: number): string {

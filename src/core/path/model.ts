@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid'
 import type { Affine } from '../geometry/affine'
 import type { Point } from '../geometry/point'
+import type { LengthUnit } from '../measure/lengths'
 
 export type NodeKind = 'corner' | 'smooth' | 'symmetric' | 'cusp'
 export type FillRule = 'nonzero' | 'evenodd'
@@ -61,7 +62,48 @@ export interface PlacedPhoto {
 	readonly place: Affine
 	/** How strongly it shows, 0 to 1. */
 	readonly strength: number
+	readonly tone: Tone
 	readonly hidden: boolean
+	readonly locked: boolean
+}
+
+/** How a photo's pixels are shown; the file is never changed. Levels are those of 8 bits. */
+export interface Tone {
+	readonly grey: boolean
+	/** The levels that are shown as black and as white, 0 to 255, black below white. */
+	readonly black: number
+	readonly white: number
+	/** Which share of the way from black to white is shown as middle grey; 0.5 changes nothing. */
+	readonly midtone: number
+	/** Local contrast, 0 none to 1 full. */
+	readonly local: number
+	/** 0 no colour, 1 as it is. */
+	readonly saturation: number
+}
+
+export const NEUTRAL_TONE: Tone = {
+	grey: false,
+	black: 0,
+	white: 255,
+	midtone: 0.5,
+	local: 0,
+	saturation: 1,
+}
+
+/** A straight line across the whole sheet: upright at an x, or level at a y. */
+export interface Guide {
+	readonly id: string
+	readonly axis: 'x' | 'y'
+	/** sheet px */
+	readonly at: number
+}
+
+/** How trace lines are drawn on screen. */
+export interface TraceLine {
+	/** `#rrggbb`, or `null` where it is chosen against the photo beneath. */
+	readonly colour: string | null
+	/** px on screen */
+	readonly width: number
 }
 
 /** A document: pieces traced over photos. The unit is the px of the first photo. */
@@ -70,18 +112,40 @@ export interface Sheet {
 	readonly name: string
 	readonly width: number
 	readonly height: number
+	/** Real size of one px, where it was measured. */
+	readonly mmPerPx?: number
+	/** The unit in which lengths are read on screen. */
+	readonly unit: LengthUnit
 	readonly photos: readonly PlacedPhoto[]
 	readonly pieces: readonly Piece[]
+	readonly guides: readonly Guide[]
+	readonly guidesHidden: boolean
+	readonly guidesLocked: boolean
+	readonly line: TraceLine
 }
 
 export const INK = '#22272e'
+/** Thin enough to judge an edge by, thick enough to be seen over a photo. */
+const LINE_PX = 1.5
 
 export function newId(): string {
 	return nanoid(10)
 }
 
 export function emptySheet(name: string, width: number, height: number): Sheet {
-	return { id: newId(), name, width, height, photos: [], pieces: [] }
+	return {
+		id: newId(),
+		name,
+		width,
+		height,
+		unit: 'px',
+		photos: [],
+		pieces: [],
+		guides: [],
+		guidesHidden: false,
+		guidesLocked: false,
+		line: { colour: null, width: LINE_PX },
+	}
 }
 
 export function newPiece(name: string, contours: readonly Contour[]): Piece {

@@ -1,21 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { IDENTITY } from '../geometry/affine'
 import { anyContour, sheetOf } from './arbitrary'
 import { findContour, findNode, mapContours, mapPieces } from './edit'
-import { emptySheet, newPiece, type PlacedPhoto, type Sheet } from './model'
+import { emptySheet, newPiece, type Sheet } from './model'
 import {
-	addPhoto,
 	addPieces,
-	changePhoto,
 	changePiece,
 	removeOutline,
 	removePieces,
-	renameSheet,
 	reorderPiece,
 	transformContour,
 } from './pieces'
+import { renameSheet } from './settings'
 
 function three(): Sheet {
 	return sheetOf(...parsePathData('M0 0L9 0L9 9ZM20 0L29 0L29 9ZM40 0L49 0L49 9Z'))
@@ -69,30 +66,6 @@ describe('pieces', () => {
 		expect(names(reorderPiece(sheet, first, 1))).toEqual(['Piece 2', 'Piece 1', 'Piece 3'])
 		expect(reorderPiece(sheet, first, 0)).toBe(sheet)
 		expect(reorderPiece(sheet, 'nobody', 1)).toBe(sheet)
-	})
-})
-
-describe('photos', () => {
-	const photo = (id: string): PlacedPhoto => ({
-		id,
-		blob: `b-${id}`,
-		name: id,
-		width: 10,
-		height: 10,
-		place: IDENTITY,
-		strength: 1,
-		hidden: false,
-	})
-
-	test('change one by one, or all at once', () => {
-		const sheet = addPhoto(addPhoto(emptySheet('Two', 10, 10), photo('a')), photo('b'))
-		expect(changePhoto(sheet, 'b', { hidden: true }).photos.map((p) => p.hidden)).toEqual([
-			false,
-			true,
-		])
-		expect(changePhoto(sheet, undefined, { strength: 0.5 }).photos.map((p) => p.strength)).toEqual([
-			0.5, 0.5,
-		])
 	})
 })
 

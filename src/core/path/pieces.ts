@@ -3,7 +3,7 @@ import { applyAffine } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import { withHandles } from './contour'
 import { findContour, mapPiece, mapPieces } from './edit'
-import type { Contour, Piece, PlacedPhoto, Sheet } from './model'
+import type { Contour, Piece, Sheet } from './model'
 
 export function addPieces(sheet: Sheet, pieces: readonly Piece[]): Sheet {
 	return pieces.length > 0 ? { ...sheet, pieces: [...sheet.pieces, ...pieces] } : sheet
@@ -44,26 +44,6 @@ export function reorderPiece(sheet: Sheet, id: string, index: number): Sheet {
 	if (!piece || sheet.pieces.indexOf(piece) === index) return sheet
 	const rest = sheet.pieces.filter((p) => p !== piece)
 	return { ...sheet, pieces: rest.toSpliced(index, 0, piece) }
-}
-
-export function renameSheet(sheet: Sheet, name: string): Sheet {
-	return sheet.name === name ? sheet : { ...sheet, name }
-}
-
-export function addPhoto(sheet: Sheet, photo: PlacedPhoto): Sheet {
-	return { ...sheet, photos: [...sheet.photos, photo] }
-}
-
-/** Changes how photos show or lie. `id` undefined means every photo of the sheet. */
-export function changePhoto(
-	sheet: Sheet,
-	id: string | undefined,
-	change: Partial<Omit<PlacedPhoto, 'id' | 'blob'>>,
-): Sheet {
-	const photos = sheet.photos.map((photo) =>
-		id === undefined || photo.id === id ? { ...photo, ...change } : photo,
-	)
-	return { ...sheet, photos }
 }
 
 /** The outline under an affine map. Kinds hold but for symmetric nodes under an uneven scale. */

@@ -3,10 +3,11 @@
 import Box from '@mui/material/Box'
 import { useColorScheme } from '@mui/material/styles'
 import { useEffect, useRef } from 'react'
-import { openPicture } from '@/store/photoPixels'
+import { openPicture, type Pyramid } from '@/store/photoPixels'
 import { bindKeys } from '../bindKeys'
 import { readLeftDesk } from '../desk'
 import { useDesk, useSheet, useSheetAtRest, useWorkbench } from '../workbench'
+import { runDarkroom } from './darkroom'
 import { bindGestures, type HeldKeys } from './gestures'
 import { fitBox } from './view'
 
@@ -89,20 +90,36 @@ export function Canvas({ left }: { left: unknown }) {
 	)
 }
 
-/** Decodes the sheet's photos as they come, each once. */
+/** Decodes the sheet's photos as they come, each once, and keeps them developed. */
 function usePyramids(): void {
-	const { desk, library } = useWorkbench()
+	const { desk, library, open } = useWorkbench()
 	const { photos } = useSheet()
 	useEffect(() => {
-		for (const { blob } of photos) {
-			if (desk.getState().pyramids.has(blob)) continue
-			const put = (pyramid: Awaited<ReturnType<typeof openPicture>> | null) =>
-				desk.setState(({ pyramids }) => ({ pyramids: new Map(pyramids).set(blob, pyramid) }))
-			put(null)
-			library
-				.photo(blob)
-				.then((stored) => (stored ? openPicture(stored.blob).then(put) : undefined))
-				.catch(() => put(null))
+		const tell = (blob: string, share: number | null) =>
+			desk.setState(({ opening }) => {
+				const all = new Map(opening)
+				if (share === null) all.delete(blob)
+				else all.set(blob, share)
+				return { opening: all }
+			})
+		const put = (blob: string, pyramid: Pyramid | null) =>
+			desk.setState(({ pyramids }) => ({ pyramids: new Map(pyramids).set(blob, pyramid) }))
+		const decode = async (blob: string) => {
+			put(blob, null)
+			tell(blob, 0)
+			try {
+				const stored = await library.photo(blob)
+				if (stored) {
+					put(blob, await openPicture(stored.blob, { tell: (share) => tell(blob, share) }))
+				}
+			} catch {
+				// The photo's row says that it cannot be shown; the pieces are as they were.
+			} finally {
+				tell(blob, null)
+			}
 		}
+		for (const { blob } of photos) if (!desk.getState().pyramids.has(blob)) void decode(blob)
 	}, [photos, desk, library])
+
+	useEffect(() => runDarkroom(open, desk), [open, desk])
 }

@@ -6,14 +6,10 @@ export const INKS = {
 	ink: '#22272E',
 	card: '#FBF9F4',
 	casing: 'rgba(255, 255, 255, 0.85)',
-	/** The outline being worked on. */
-	line: '#0E7466',
-	/** Outlines that are not. */
+	/** What is active: boxes, frames, signs. */
+	active: '#0E7466',
+	/** Nodes of outlines that are not at work, and guides. */
 	idle: '#3D5A80',
-	/** Inside of a piece at work: a tint that leaves the photo to be seen. */
-	tint: 'rgba(14, 116, 102, 0.16)',
-	idleTint: 'rgba(61, 90, 128, 0.1)',
-	flash: 'rgba(14, 116, 102, 0.38)',
 	into: '#0E7466',
 	out: '#D98E04',
 	selected: '#F2A516',

@@ -90,8 +90,15 @@ export function bindGestures(
 		showCursor()
 	}
 
+	/** The loupe follows the pointer; without it nobody needs to know where the pointer is. */
+	const tellLoupe = (at: Point | null) => {
+		const { loupe, holds } = desk.getState()
+		if (loupe || holds.has('loupe')) desk.setState({ pointer: at })
+	}
+
 	const onMove = (event: PointerEvent) => {
 		pointer = place(event)
+		tellLoupe(pointer)
 		if (fingers.has(event.pointerId)) fingers.set(event.pointerId, pointer)
 		switch (grip?.does) {
 			case 'pan': {
@@ -173,7 +180,10 @@ export function bindGestures(
 		if (keys.pan || passive || grip?.does === 'pan')
 			element.style.cursor = grip ? 'grabbing' : 'grab'
 		else if (keys.zoomBox) element.style.cursor = 'zoom-in'
-		else element.style.cursor = (mod ? workbench.tools.nodes : workbench.toolAtHand()).cursor()
+		else {
+			const pen = desk.getState().tool === 'pen'
+			element.style.cursor = (mod && pen ? workbench.tools.nodes : workbench.toolAtHand()).cursor()
+		}
 	}
 
 	const listeners: [string, (event: never) => void, AddEventListenerOptions?][] = [
@@ -181,6 +191,7 @@ export function bindGestures(
 		['pointermove', onMove],
 		['pointerup', onUp],
 		['pointercancel', onUp],
+		['pointerleave', () => tellLoupe(null)],
 		['wheel', onWheel, { passive: false }],
 		['dblclick', onDoubleClick],
 	]

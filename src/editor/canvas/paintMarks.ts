@@ -16,6 +16,7 @@ import { shownHandles } from './handles'
 import { type Hit, isOpenToEdits } from './hitTest'
 import { addFlag, addMarker, type MarkerPaths, markerSize, newMarkerPaths } from './markers'
 import type { Frame } from './paintPieces'
+import { addRing, cased } from './strokes'
 import { toScreen, type View, visibleBox } from './view'
 
 /** Above this many nodes in sight they are drawn as dots: their shapes could not be told apart. */
@@ -38,7 +39,7 @@ export function paintMarks(
 	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
-	paintPreview(ctx, overlay, view)
+	paintPreview(ctx, overlay, frame)
 	paintHover(ctx, overlay.hover, view)
 	paintHandles(ctx, sheet, selection, view)
 	paintNodes(ctx, sheet, selection, frame)
@@ -69,7 +70,7 @@ function paintNodes(
 		paintDots(ctx, shown, selection)
 		return
 	}
-	paintFlags(ctx, active?.contours ?? [], frame.view)
+	paintFlags(ctx, active?.contours ?? [], frame)
 	const plain = newMarkerPaths()
 	const chosen = newMarkerPaths()
 	const sizes = new Map(active?.contours.map((c) => [c, markerSize(c, frame.view.scale)]))
@@ -127,14 +128,18 @@ function paintOpenEnds(
 	cased(ctx, ends, INKS.wrong, 1.5)
 }
 
-function paintFlags(ctx: CanvasRenderingContext2D, contours: readonly Contour[], view: View): void {
+function paintFlags(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	{ view, line }: Frame,
+): void {
 	const flags = new Path2D()
 	for (const contour of contours) {
 		const first = contour.nodes[0]
 		if (first && contour.nodes.length > 1) addFlag(flags, contour, toScreen(view, first.at))
 	}
-	cased(ctx, flags, INKS.line, 1)
-	ctx.fillStyle = INKS.line
+	cased(ctx, flags, line.colour, 1)
+	ctx.fillStyle = line.colour
 	ctx.fill(flags)
 }
 
@@ -205,14 +210,18 @@ function paintHandles(
 	cased(ctx, arms.out, INKS.out, 1.75)
 }
 
-function paintPreview(ctx: CanvasRenderingContext2D, { preview }: Overlay, view: View): void {
+function paintPreview(
+	ctx: CanvasRenderingContext2D,
+	{ preview }: Overlay,
+	{ view, line }: Frame,
+): void {
 	if (!preview) return
 	const [a, b, c, d] = preview.map((p) => toScreen(view, p)) as [Point, Point, Point, Point]
 	const path = new Path2D()
 	path.moveTo(...a)
 	path.bezierCurveTo(...b, ...c, ...d)
 	ctx.setLineDash([6, 5])
-	cased(ctx, path, INKS.line, 1.5)
+	cased(ctx, path, line.colour, line.width)
 	ctx.setLineDash([])
 }
 
@@ -226,7 +235,8 @@ function paintHover(ctx: CanvasRenderingContext2D, hover: Hit | null, view: View
 	cased(ctx, path, INKS.selected, 1.5)
 }
 
-function paintBox(ctx: CanvasRenderingContext2D, { box }: Overlay, view: View): void {
+/** The box that is being dragged: over nodes, or over a region of the photo. */
+export function paintBox(ctx: CanvasRenderingContext2D, { box }: Overlay, view: View): void {
 	if (!box) return
 	const [x, y] = toScreen(view, [box.minX, box.minY])
 	const [right, bottom] = toScreen(view, [box.maxX, box.maxY])
@@ -234,19 +244,5 @@ function paintBox(ctx: CanvasRenderingContext2D, { box }: Overlay, view: View): 
 	ctx.fillRect(x, y, right - x, bottom - y)
 	const path = new Path2D()
 	path.rect(x, y, right - x, bottom - y)
-	cased(ctx, path, INKS.line, 1)
-}
-
-function cased(ctx: CanvasRenderingContext2D, path: Path2D, colour: string, width: number): void {
-	ctx.strokeStyle = INKS.casing
-	ctx.lineWidth = width + 2.5
-	ctx.stroke(path)
-	ctx.strokeStyle = colour
-	ctx.lineWidth = width
-	ctx.stroke(path)
-}
-
-function addRing(path: Path2D, [x, y]: Point, r: number): void {
-	path.moveTo(x + r, y)
-	path.arc(x, y, r, 0, 2 * Math.PI)
+	cased(ctx, path, INKS.active, 1)
 }

@@ -13,17 +13,29 @@ import type { Selection } from '@/store/selection'
 import { INKS } from './colours'
 import { type Size, type View, viewMatrix, visibleBox } from './view'
 
-/** Widths on screen, CSS px. */
-const LINE_PX = 1.5
-const CASING_PX = 3.5
-const IDLE_LINE_PX = 1
-/** One outline chosen of a piece that has several. */
-const CHOSEN_LINE_PX = 2.75
+/** How much wider than the line its casing is, on screen, px. */
+const CASING_PX = 2
+/** Widths as shares of the line's: of pieces not at work, and of the outline chosen of several. */
+const IDLE_SHARE = 0.67
+const CHOSEN_SHARE = 1.85
+/** How strongly the inside of a piece is tinted with its line's colour: the photo must be seen. */
+const TINT = 0.16
+const IDLE_TINT = 0.09
+const FLASH = 0.38
 
 export interface Frame {
 	readonly view: View
 	readonly size: Size
 	readonly ratio: number
+	readonly line: ShownLine
+}
+
+/** The trace line as it is drawn. */
+export interface ShownLine {
+	/** `#rrggbb` */
+	readonly colour: string
+	/** px on screen */
+	readonly width: number
 }
 
 /** How pieces look while they are traced: tinted, so that the photo shows, with a cased line. */
@@ -35,31 +47,34 @@ export function paintTrace(
 	frame: Frame,
 ): void {
 	const { scale } = frame.view
+	const { colour, width } = frame.line
 	ctx.setTransform(...viewMatrix(frame.view, frame.ratio))
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
 	const grain = grainOf(frame)
+	const tint = (path: Path2D, strength: number, rule: Piece['fillRule'] = 'nonzero') => {
+		ctx.globalAlpha = strength
+		ctx.fillStyle = colour
+		ctx.fill(path, rule)
+		ctx.globalAlpha = 1
+	}
 	for (const piece of visiblePieces(sheet, frame)) {
 		const active = piece.id === selection.piece
-		ctx.fillStyle = active ? INKS.tint : INKS.idleTint
-		ctx.fill(pathsOf(piece, grain).closed, piece.fillRule)
+		tint(pathsOf(piece, grain).closed, active ? TINT : IDLE_TINT, piece.fillRule)
 		const line = pathsOf(piece, grain).all
-		ctx.lineWidth = CASING_PX / scale
+		ctx.lineWidth = (width + CASING_PX) / scale
 		ctx.strokeStyle = INKS.casing
 		ctx.stroke(line)
-		ctx.lineWidth = (active ? LINE_PX : IDLE_LINE_PX) / scale
-		ctx.strokeStyle = active ? INKS.line : INKS.idle
+		ctx.lineWidth = (active ? width : width * IDLE_SHARE) / scale
+		ctx.strokeStyle = colour
 		ctx.stroke(line)
 		const chosen = piece.contours.find((contour) => contour.id === selection.contour)
 		if (chosen && piece.contours.length > 1) {
-			ctx.lineWidth = CHOSEN_LINE_PX / scale
+			ctx.lineWidth = (width * CHOSEN_SHARE) / scale
 			ctx.stroke(contourPath(chosen, grain))
 		}
 		const flashing = piece.contours.find((contour) => contour.id === filled)
-		if (flashing) {
-			ctx.fillStyle = INKS.flash
-			ctx.fill(contourPath(flashing, grain))
-		}
+		if (flashing) tint(contourPath(flashing, grain), FLASH)
 	}
 }
 

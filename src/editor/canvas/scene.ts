@@ -1,9 +1,13 @@
 import Konva from 'konva/lib/Core'
+import type { Box } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Desk, DeskState } from '../desk'
-import { paintMarks } from './paintMarks'
+import { worksOnPhoto } from '../passes/passes'
+import { paintAids } from './paintAids'
+import { paintLoupe } from './paintLoupe'
+import { paintBox, paintMarks } from './paintMarks'
 import { paintPhotos } from './paintPhotos'
-import { paintArtwork, paintSilhouette, paintTrace } from './paintPieces'
+import { type Frame, paintArtwork, paintSilhouette, paintTrace } from './paintPieces'
 
 /**
  * The Konva stage of an open sheet: one layer each for photos, pieces and marks, so that only
@@ -24,32 +28,62 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		stage.add(made)
 		return made
 	}
-	const frame = () => {
-		const { view, size } = desk.getState()
-		return { view, size, ratio: Konva.pixelRatio || window.devicePixelRatio }
+	const frame = (): Frame => {
+		const { view, size, chosenLine } = desk.getState()
+		const { colour, width } = open.sheet().line
+		return {
+			view,
+			size,
+			ratio: Konva.pixelRatio || window.devicePixelRatio,
+			line: { colour: colour ?? chosenLine, width },
+		}
 	}
-	const photos = layer((ctx) => {
-		const { pyramids, holds, pass, scheme } = desk.getState()
+	const drawPhotos = (
+		ctx: CanvasRenderingContext2D,
+		{ view, size, ratio }: Frame,
+		within?: Box,
+	) => {
+		const { pyramids, developed, holds, pass, scheme } = desk.getState()
+		const hidden = holds.has('photo') || pass === 'export'
 		paintPhotos(ctx, open.sheet(), {
-			...frame(),
+			view,
+			size,
+			ratio,
+			within,
 			pyramids,
+			developed,
 			scheme,
-			hidden: holds.has('photo') || pass === 'export',
+			hidden,
 		})
-	})
-	const pieces = layer((ctx) => {
+	}
+	const drawPieces = (ctx: CanvasRenderingContext2D, to: Frame) => {
 		const state = desk.getState()
 		const { selection } = open.getState()
 		if (state.holds.has('silhouette') || state.pass === 'proof')
-			paintSilhouette(ctx, open.sheet(), state.inverted, frame())
+			paintSilhouette(ctx, open.sheet(), state.inverted, to)
 		else if (state.holds.has('artwork')) return
-		else if (state.pass === 'export') paintArtwork(ctx, open.sheet(), frame())
-		else paintTrace(ctx, open.sheet(), selection, state.overlay.filled, frame())
-	})
-	const marks = layer((ctx) => {
+		else if (state.pass === 'export') paintArtwork(ctx, open.sheet(), to)
+		else paintTrace(ctx, open.sheet(), selection, state.overlay.filled, to)
+	}
+	const drawMarks = (ctx: CanvasRenderingContext2D, to: Frame) => {
 		const state = desk.getState()
 		if (!showsMarks(state)) return
-		paintMarks(ctx, open.sheet(), open.getState().selection, state.overlay, frame())
+		const { selection } = open.getState()
+		paintAids(ctx, open.sheet(), state.overlay, to)
+		if (worksOnPhoto(state.tool)) paintBox(ctx, state.overlay, to.view)
+		else paintMarks(ctx, open.sheet(), selection, state.overlay, to)
+	}
+	const photos = layer((ctx) => drawPhotos(ctx, frame()))
+	const pieces = layer((ctx) => drawPieces(ctx, frame()))
+	const marks = layer((ctx) => {
+		const { pointer } = desk.getState()
+		drawMarks(ctx, frame())
+		if (pointer && showsLoupe(desk.getState()))
+			paintLoupe(ctx, pointer, frame(), (near, within) => {
+				drawPhotos(ctx, near, within)
+				drawPieces(ctx, near)
+				drawMarks(ctx, near)
+			})
 	})
 
 	const resize = (state: DeskState, before: DeskState) => {
@@ -61,11 +95,20 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		const held =
 			state.holds !== before.holds ||
 			state.pass !== before.pass ||
+			state.tool !== before.tool ||
 			state.inverted !== before.inverted
-		if (moved || held || state.pyramids !== before.pyramids || state.scheme !== before.scheme)
-			photos.batchDraw()
-		if (moved || held || state.overlay.filled !== before.overlay.filled) pieces.batchDraw()
-		if (moved || held || state.overlay !== before.overlay) marks.batchDraw()
+		const pictures =
+			state.pyramids !== before.pyramids ||
+			state.developed !== before.developed ||
+			state.scheme !== before.scheme
+		const line = state.chosenLine !== before.chosenLine
+		const loupe =
+			state.pointer !== before.pointer ||
+			state.loupe !== before.loupe ||
+			(pictures && showsLoupe(state))
+		if (moved || held || pictures) photos.batchDraw()
+		if (moved || held || line || state.overlay.filled !== before.overlay.filled) pieces.batchDraw()
+		if (moved || held || line || loupe || state.overlay !== before.overlay) marks.batchDraw()
 	})
 	const unsubscribeSheet = open.subscribe((state, before) => {
 		const sheet = state.history.present
@@ -84,6 +127,10 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		unsubscribeSheet()
 		stage.destroy()
 	}
+}
+
+function showsLoupe({ loupe, holds, pass }: DeskState): boolean {
+	return (loupe || holds.has('loupe')) && pass !== 'proof' && pass !== 'export'
 }
 
 function showsMarks({ pass, holds }: DeskState): boolean {

@@ -9,6 +9,7 @@ import { useDeferredValue } from 'react'
 import {
 	distance,
 	findNode,
+	formatLength,
 	type HandleSide,
 	handleAngle,
 	moveHandle,
@@ -19,7 +20,7 @@ import {
 	placeNode,
 	setKind,
 } from '@/core'
-import { NumberField } from '../NumberField'
+import { LengthField } from '../LengthField'
 import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
 import { KindIcon } from './KindIcon'
 
@@ -95,8 +96,8 @@ function Numbers({ node }: { node: PathNode }) {
 		})
 	return (
 		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-			<NumberField label="x" unit="px" value={node.at[0]} onChange={place(0)} />
-			<NumberField label="y" unit="px" value={node.at[1]} onChange={place(1)} />
+			<LengthField label="x" px={node.at[0]} onChange={place(0)} />
+			<LengthField label="y" px={node.at[1]} onChange={place(1)} />
 			<HandleNumbers node={node} side="in" />
 			<HandleNumbers node={node} side="out" />
 		</Box>
@@ -108,6 +109,7 @@ const SIDE_NAMES = { in: 'Handle in', out: 'Handle out' } as const
 function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 	const { open } = useWorkbench()
 	const handle = node[side]
+	const scale = useSheet()
 	if (!handle) return null
 	const move = (axis: Axis) => (next: (now: number) => number) =>
 		open.apply('Place a handle', (sheet) => {
@@ -121,11 +123,11 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mt: 0.5, mb: -0.25 }}
 			>
 				{SIDE_NAMES[side]}:{' '}
-				<span className="number">{distance(node.at, handle).toFixed(1)} px</span> at{' '}
+				<span className="number">{formatLength(distance(node.at, handle), scale)}</span> at{' '}
 				<span className="number">{handleAngle(node, handle).toFixed(1)}°</span>
 			</Typography>
-			<NumberField label={`${side} x`} unit="px" value={handle[0]} onChange={move(0)} />
-			<NumberField label={`${side} y`} unit="px" value={handle[1]} onChange={move(1)} />
+			<LengthField label={`${side} x`} px={handle[0]} onChange={move(0)} />
+			<LengthField label={`${side} y`} px={handle[1]} onChange={move(1)} />
 		</>
 	)
 }

@@ -24,7 +24,13 @@ export function PassCard() {
 		<Box
 			component="section"
 			aria-label={`${pass.name} pass`}
-			sx={{ p: 1.75, display: 'grid', gap: 1.75, alignContent: 'start' }}
+			sx={{
+				p: 1.75,
+				display: 'grid',
+				gap: 1.75,
+				alignContent: 'start',
+				gridTemplateColumns: 'minmax(0, 1fr)',
+			}}
 		>
 			<Box>
 				<Typography variant="h1">{pass.name}</Typography>

@@ -1,6 +1,10 @@
 'use client'
 
+import ArchitectureRounded from '@mui/icons-material/ArchitectureRounded'
 import EditRounded from '@mui/icons-material/EditRounded'
+import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
+import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
+import StraightenRounded from '@mui/icons-material/StraightenRounded'
 import TimelineRounded from '@mui/icons-material/TimelineRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
@@ -11,6 +15,10 @@ import { passById, type ToolId } from './passes'
 const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof EditRounded }>> = {
 	pen: { name: 'Pen', key: 'D', icon: EditRounded },
 	nodes: { name: 'Nodes', key: 'E', icon: TimelineRounded },
+	arrange: { name: 'Arrange', key: 'M', icon: OpenWithRounded },
+	straighten: { name: 'Straighten', key: '', icon: ArchitectureRounded },
+	measure: { name: 'Measure', key: '', icon: StraightenRounded },
+	'see-here': { name: 'See here', key: '', icon: ImageSearchRounded },
 }
 
 /** The pass's tools as large rows: icon, name, key. */
@@ -19,7 +27,15 @@ export function ToolRows() {
 	const pass = passById(useDesk((state) => state.pass))
 	const current = useDesk((state) => state.tool)
 	return (
-		<Box role="radiogroup" aria-label="Tool" sx={{ display: 'grid', gap: 0.5 }}>
+		<Box
+			role="radiogroup"
+			aria-label="Tool"
+			sx={{
+				display: 'grid',
+				gap: 0.5,
+				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(0, 1fr))' : '1fr',
+			}}
+		>
 			{pass.tools.map((id) => {
 				const { name, key, icon: Icon } = TOOLS[id]
 				const here = id === current
@@ -31,9 +47,9 @@ export function ToolRows() {
 						onClick={() => workbench.takeTool(id)}
 						sx={{
 							justifyContent: 'flex-start',
-							gap: 1.25,
+							gap: 1,
 							height: 40,
-							px: 1.25,
+							px: 1,
 							borderRadius: 1,
 							border: 1,
 							borderColor: here ? 'primary.main' : 'divider',

@@ -1,7 +1,7 @@
 import type { ExportSummary } from '@/core'
 
 export type PassId = 'photo' | 'rough' | 'refine' | 'cut' | 'proof' | 'export'
-export type ToolId = 'pen' | 'nodes'
+export type ToolId = 'pen' | 'nodes' | 'arrange' | 'straighten' | 'measure' | 'see-here'
 
 export interface Pass {
 	readonly id: PassId
@@ -23,8 +23,8 @@ export const PASSES: readonly Pass[] = [
 		id: 'photo',
 		number: 1,
 		name: 'Photo',
-		purpose: 'Bring the photo in and set how strongly it shows under the pen.',
-		tools: ['nodes'],
+		purpose: 'Bring the photo in, lay it straight, and make its edges plain to see.',
+		tools: ['arrange', 'straighten', 'measure', 'see-here'],
 		figure: () => null,
 	},
 	{
@@ -78,4 +78,9 @@ export function passById(id: PassId): Pass {
 	const pass = PASSES.find((p) => p.id === id)
 	if (!pass) throw new Error(`No pass “${id}”.`)
 	return pass
+}
+
+/** Whether a tool works on photos and guides rather than on outlines. */
+export function worksOnPhoto(tool: ToolId): boolean {
+	return passById('photo').tools.includes(tool)
 }

@@ -1,20 +1,34 @@
 import { type Contour, emptySheet, newPiece, type Point, parsePathData, type Sheet } from '@/core'
 import { createOpenSheet, type OpenSheet } from '@/store/openSheet'
-import type { Bench, KeyInput, PointerInput, Tool } from './tool'
+import {
+	type Bench,
+	type KeyInput,
+	NO_SNAPPING,
+	type PointerInput,
+	type Snapping,
+	type Tool,
+} from './tool'
 
 /** A bench for tests of tools: events in, edits out, at a zoom of 100 %. */
 export interface HandyBench extends Bench {
 	readonly open: OpenSheet
 	contour(number?: number): Contour
 	labels(): string[]
+	/** Nothing snaps until told otherwise. */
+	setSnapping(snapping: Partial<Snapping>): void
 }
 
 export function handyBench(...paths: string[]): HandyBench {
 	const pieces = paths.map((d, i) => newPiece(`Piece ${i + 1}`, parsePathData(d)))
 	const sheet: Sheet = { ...emptySheet('Test', 1000, 800), pieces }
 	const open = createOpenSheet(sheet)
+	let snapping = NO_SNAPPING
 	return {
 		open,
+		snapping: () => snapping,
+		setSnapping: (change) => {
+			snapping = { ...snapping, ...change }
+		},
 		sheet: open.sheet,
 		apply: open.apply,
 		seal: open.seal,

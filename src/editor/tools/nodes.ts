@@ -1,4 +1,5 @@
 import {
+	add,
 	type Box,
 	bendSegment,
 	boxOf,
@@ -13,6 +14,7 @@ import {
 	removeNodes,
 	retractHandle,
 	type Sheet,
+	type Snapped,
 	setKind,
 	snapAngle,
 	subtract,
@@ -20,6 +22,7 @@ import {
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { type Hit, hitTest, nodesIn, pieceUnder } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
+import { sign, snapped } from './snapped'
 import { toggleKind } from './toggleKind'
 import {
 	ANGLE_STEP,
@@ -38,6 +41,8 @@ type Held =
 			readonly start: Point
 			readonly base: Sheet
 			readonly ids: ReadonlySet<string>
+			/** Where the node that was grabbed stood. */
+			readonly grabbed: Point
 			readonly unshift: string | null
 	  }
 	| {
@@ -84,6 +89,7 @@ export function createNodes(bench: Bench): Tool {
 	let run = 0
 	let hover: Hit | null = null
 	let box: Box | null = null
+	let snap: Snapped | null = null
 
 	const look = (input: PointerInput) =>
 		hitTest(bench.sheet(), bench.selection(), input.at, input.reach)
@@ -105,22 +111,38 @@ export function createNodes(bench: Bench): Tool {
 			start: input.at,
 			base: bench.sheet(),
 			ids: bench.selection().nodes,
+			grabbed: hit.contour.nodes[hit.index]?.at ?? input.at,
 			unshift,
 		}
 	}
 
+	/** Where a point comes to lie under the snapping in force; what caught it is shown. */
+	const caught = (p: Point, input: PointerInput, o: Parameters<typeof snapped>[3]): Point => {
+		const found = snapped(bench, p, input, o)
+		snap = sign(found)
+		return found.at
+	}
+
 	const drag = (input: PointerInput, grip: Held) => {
 		const from = grip.start
+		snap = null
 		switch (grip.what) {
 			case 'nodes': {
-				const to = input.shift ? snapAngle(from, input.at, ANGLE_STEP) : input.at
 				const label = grip.ids.size > 1 ? `Move ${grip.ids.size} nodes` : 'Move a node'
-				return bench.apply(label, () => moveNodes(grip.base, grip.ids, subtract(to, from)), key())
+				const wanted = add(grip.grabbed, subtract(input.at, from))
+				const to = input.shift
+					? snapAngle(grip.grabbed, wanted, ANGLE_STEP)
+					: caught(wanted, input, { but: grip.ids })
+				const by = subtract(to, grip.grabbed)
+				return bench.apply(label, () => moveNodes(grip.base, grip.ids, by), key())
 			}
 			case 'handle': {
 				const node = findNode(grip.base, grip.id)?.node
 				const free = subtract(input.at, grip.offset)
-				const to = input.shift && node ? snapAngle(node.at, free, ANGLE_STEP) : free
+				const to =
+					input.shift && node
+						? snapAngle(node.at, free, ANGLE_STEP)
+						: caught(free, input, { levelWith: node?.at })
 				return bench.apply(
 					'Move a handle',
 					() => moveHandle(grip.base, grip.id, grip.side, to, input.alt),
@@ -263,6 +285,7 @@ export function createNodes(bench: Bench): Tool {
 			}
 			held = null
 			box = null
+			snap = null
 			dragging = false
 			bench.seal()
 			hover = look(input)
@@ -321,7 +344,7 @@ export function createNodes(bench: Bench): Tool {
 		},
 
 		hint: () => hintFor(dragging ? held : null, hover, bench.selection().nodes.size),
-		overlay: () => ({ ...NO_OVERLAY, box, hover: dragging ? null : hover }),
+		overlay: () => ({ ...NO_OVERLAY, box, hover: dragging ? null : hover, snapped: snap }),
 		cursor: () => (hover?.kind === 'segment' ? 'grab' : hover ? 'move' : 'default'),
 	}
 }
@@ -329,9 +352,9 @@ export function createNodes(bench: Bench): Tool {
 function hintFor(held: Held | null, hover: Hit | null, selected: number): string {
 	switch (held?.what) {
 		case 'nodes':
-			return 'Moving. Shift: keep to 45° steps.'
+			return 'Moving. Shift: keep to 45° steps. Hold G: snap to nothing.'
 		case 'handle':
-			return 'Alt: break the handle free, for a cusp. Shift: 45° steps. Drop it on its node to take it away.'
+			return 'Alt: break the handle free, for a cusp. Shift: 45° steps. Hold G: snap to nothing. Drop it on its node to take it away.'
 		case 'segment':
 			return 'Bending: the grabbed point follows the pointer.'
 		case 'box':

@@ -15,6 +15,7 @@ import {
 	pickUpOutline,
 	pullClosingHandle,
 	pullHandles,
+	type Snapped,
 	scale,
 	snapAngle,
 	subtract,
@@ -23,6 +24,7 @@ import {
 import { selectContour } from '@/store/selection'
 import { type Hit, hitTest } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
+import { sign, snapped } from './snapped'
 import { toggleKind } from './toggleKind'
 import {
 	ANGLE_STEP,
@@ -63,6 +65,7 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 	let run = 0
 	let pointer: PointerInput | null = null
 	let target: Target = { do: 'place' }
+	let snap: Snapped | null = null
 
 	/** The outline being drawn, if it still stands: undo may have taken it. */
 	const drawn = (): Contour | null => {
@@ -102,7 +105,15 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 	/** Where a click would place a node: with Shift, in a kept direction from the last one. */
 	const placeAt = (input: PointerInput): Point => {
 		const last = lastNode()
-		return input.shift && last ? snapAngle(last.at, input.at, ANGLE_STEP) : input.at
+		snap = null
+		return input.shift && last ? snapAngle(last.at, input.at, ANGLE_STEP) : caught(input)
+	}
+
+	/** Where the pointer comes to lie under the snapping in force; what caught it is shown. */
+	const caught = (input: PointerInput, levelWith?: Point): Point => {
+		const found = snapped(bench, input.at, input, { levelWith })
+		snap = sign(found)
+		return found.at
 	}
 
 	const key = () => `pen:${run}`
@@ -160,7 +171,8 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 	const pull = (input: PointerInput, held: Press) => {
 		if (!held.pulled && distance(input.at, held.start) < DRAG_PX * input.pixel) return
 		held.pulled = true
-		const to = input.shift ? snapAngle(held.start, input.at, ANGLE_STEP) : input.at
+		snap = null
+		const to = input.shift ? snapAngle(held.start, input.at, ANGLE_STEP) : caught(input, held.start)
 		switch (held.kind) {
 			case 'place':
 				// The placing itself is the step: pulling goes on with it.
@@ -269,15 +281,20 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 
 		overlay: () => {
 			const last = lastNode()
-			if (!pointer || press || !last) return NO_OVERLAY
+			if (press) return { ...NO_OVERLAY, snapped: snap }
+			if (!pointer || (target.do !== 'place' && !last)) return NO_OVERLAY
 			const contour = drawn()
 			const first = contour?.nodes[0]
-			if (target.do === 'close' && first && contour) {
-				return { ...NO_OVERLAY, preview: segmentTo(last, first.at, first.in), filled: contour.id }
-			}
-			return target.do === 'place'
-				? { ...NO_OVERLAY, preview: segmentTo(last, placeAt(pointer), undefined) }
-				: NO_OVERLAY
+			if (target.do === 'close' && first && contour && last)
+				return {
+					...NO_OVERLAY,
+					preview: segmentTo(last, first.at, first.in),
+					filled: contour.id,
+				}
+			if (target.do !== 'place') return NO_OVERLAY
+			const at = placeAt(pointer)
+			const preview = last ? segmentTo(last, at, undefined) : null
+			return { ...NO_OVERLAY, preview, snapped: snap }
 		},
 
 		cursor: () => (target.do === 'place' ? 'crosshair' : 'pointer'),

@@ -1,4 +1,4 @@
-import type { Box, Cubic, Edit, Point, Sheet } from '@/core'
+import type { Box, Cubic, Edit, Guide, Point, Sheet, Snapped } from '@/core'
 import type { Selection } from '@/store/selection'
 import type { Hit } from '../canvas/hitTest'
 
@@ -32,6 +32,33 @@ export interface Bench {
 	seal(): void
 	selection(): Selection
 	select(selection: Selection): void
+	/** What points snap to at the moment. */
+	snapping(): Snapping
+}
+
+/** What points snap to. */
+export interface Snapping {
+	readonly guides: boolean
+	/** Nodes of any outline. */
+	readonly nodes: boolean
+	/** Handles to level with, or upright over, their node. */
+	readonly level: boolean
+}
+
+export const NO_SNAPPING: Snapping = { guides: false, nodes: false, level: false }
+
+/** A straight line drawn with a tool, sheet px. */
+export interface Line {
+	readonly from: Point
+	readonly to: Point
+}
+
+/** The frame round a photo that can be taken hold of. */
+export interface Frame {
+	/** In order round it, from its own top left. */
+	readonly corners: readonly [Point, Point, Point, Point]
+	/** No handles: it is only shown where it lies. */
+	readonly locked: boolean
 }
 
 /** What a tool shows beside the sheet itself. */
@@ -44,13 +71,29 @@ export interface Overlay {
 	readonly box: Box | null
 	/** What the pointer is over, where the tool would take hold of it. */
 	readonly hover: Hit | null
+	/** What a point has just snapped to. */
+	readonly snapped: Snapped | null
+	/** A line drawn to measure or to straighten by. */
+	readonly line: Line | null
+	readonly frame: Frame | null
+	/** A guide that is about to be laid, or that the pointer is over. */
+	readonly guide: Pick<Guide, 'axis' | 'at'> | null
 }
 
-export const NO_OVERLAY: Overlay = { preview: null, filled: null, box: null, hover: null }
+export const NO_OVERLAY: Overlay = {
+	preview: null,
+	filled: null,
+	box: null,
+	hover: null,
+	snapped: null,
+	line: null,
+	frame: null,
+	guide: null,
+}
 
 /** Whether two overlays show the same, so that nothing need be drawn anew. */
 export function sameOverlay(a: Overlay, b: Overlay): boolean {
-	return a.preview === b.preview && a.filled === b.filled && a.box === b.box && a.hover === b.hover
+	return (Object.keys(NO_OVERLAY) as (keyof Overlay)[]).every((key) => a[key] === b[key])
 }
 
 export interface Tool {

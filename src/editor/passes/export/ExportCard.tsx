@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { exportSummary, formatSvg } from '@/core'
+import { exportSummary, formatSvg, type Sheet } from '@/core'
 import { useSheetAtRest } from '../../workbench'
 import { Facts } from '../Facts'
 import { Notice } from '../Notice'
@@ -26,6 +26,9 @@ export function ExportCard() {
 	const bytes = useMemo(() => new Blob([formatSvg(sheet, { digits })]).size, [sheet, digits])
 	const facts: readonly (readonly [string, string])[] = [
 		['Size', `${sheet.width} × ${sheet.height} px`],
+		...(sheet.mmPerPx === undefined
+			? []
+			: [['Real size', realSize(sheet, sheet.mmPerPx)] as const]),
 		['Pieces', String(pieces)],
 		['Openings', String(openings)],
 		['Nodes', String(nodes)],
@@ -66,8 +69,13 @@ export function ExportCard() {
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				{pieces === 0
 					? 'There is nothing to export yet.'
-					: 'Each piece is one path with its openings and fill rule, on a page the size of the photo. The photo is not included.'}
+					: 'Each piece is one path with its openings and fill rule, on a page the size of the sheet. The photo is not included.'}
 			</Typography>
 		</>
 	)
+}
+
+function realSize({ width, height }: Sheet, mmPerPx: number): string {
+	const [w, h] = [width, height].map((px) => (px * mmPerPx).toFixed(1))
+	return `${w} × ${h} mm`
 }

@@ -1,87 +1,172 @@
 'use client'
 
 import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutlined'
-import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
-import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
+import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import IconButton from '@mui/material/IconButton'
+import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { changePhoto } from '@/core'
+import {
+	type ComponentType,
+	lazy,
+	type ReactNode,
+	Suspense,
+	useEffect,
+	useId,
+	useState,
+} from 'react'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
+import { useDesk, useSheet } from '../../workbench'
 import { PICTURES } from '../fileKinds'
-import { PhotoStrength } from '../PhotoStrength'
+import type { ToolId } from '../passes'
+import { ToolRows } from '../ToolRows'
+import { EnlargeOffer } from './EnlargeOffer'
+import { PhotoList } from './PhotoList'
+
+type SectionId = 'place' | 'tone' | 'line' | 'size' | 'guides'
+
+// A section comes when it is first opened.
+const SECTIONS: readonly { id: SectionId; name: string; Content: ComponentType }[] = [
+	{
+		id: 'tone',
+		name: 'Tone',
+		Content: lazy(() => import('./ToneSection').then((m) => ({ default: m.ToneSection }))),
+	},
+	{
+		id: 'place',
+		name: 'Place',
+		Content: lazy(() => import('./PlaceSection').then((m) => ({ default: m.PlaceSection }))),
+	},
+	{
+		id: 'line',
+		name: 'Trace line',
+		Content: lazy(() => import('./LineSection').then((m) => ({ default: m.LineSection }))),
+	},
+	{
+		id: 'size',
+		name: 'Real size',
+		Content: lazy(() => import('./SizeSection').then((m) => ({ default: m.SizeSection }))),
+	},
+	{
+		id: 'guides',
+		name: 'Guides and snapping',
+		Content: lazy(() => import('./GuidesSection').then((m) => ({ default: m.GuidesSection }))),
+	},
+]
+
+/** The section in which a tool's numbers are. */
+const SECTION_OF: Readonly<Partial<Record<ToolId, SectionId>>> = {
+	straighten: 'place',
+	measure: 'size',
+	'see-here': 'tone',
+}
 
 export function PhotoCard() {
 	const { photos } = useSheet()
 	const take = useTakeFiles()
+	const tool = useDesk((state) => state.tool)
+	const [shown, setShown] = useState<SectionId | null>(null)
+	useEffect(() => {
+		const section = SECTION_OF[tool]
+		if (section) setShown(section)
+	}, [tool])
 	return (
 		<>
-			<Button
-				variant={photos.length > 0 ? 'outlined' : 'contained'}
-				startIcon={<AddPhotoAlternateOutlined />}
-				onClick={async () => take(await chooseFiles(PICTURES))}
-			>
-				{photos.length > 0 ? 'Bring in another photo' : 'Bring a photo in'}
-			</Button>
-			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Or drop a picture on the sheet, or paste one.
-			</Typography>
-			{photos.length > 0 && (
-				<>
-					<Box>
-						<Typography variant="h3" component="h2" id="photo-strength">
-							Photo strength {Math.round((photos[0]?.strength ?? 1) * 100)} %
-						</Typography>
-						<Box sx={{ px: 1 }}>
-							<PhotoStrength />
-						</Box>
-					</Box>
-					<PhotoList />
-				</>
-			)}
+			<ToolRows />
+			<PhotoList />
+			<EnlargeOffer />
+			<Box>
+				<Button
+					fullWidth
+					variant={photos.length > 0 ? 'outlined' : 'contained'}
+					startIcon={<AddPhotoAlternateOutlined />}
+					onClick={async () => take(await chooseFiles(PICTURES))}
+				>
+					{photos.length > 0 ? 'Bring in another photo' : 'Bring a photo in'}
+				</Button>
+				<Typography
+					variant="caption"
+					component="p"
+					sx={{ color: 'text.secondary', mt: 0.5, mb: 0, textAlign: 'center' }}
+				>
+					or drop or paste one
+				</Typography>
+			</Box>
+			<Box sx={{ mx: -1.75, borderBottom: 1, borderColor: 'divider' }}>
+				{SECTIONS.map(({ id, name, Content }) => (
+					<Section
+						key={id}
+						name={name}
+						open={shown === id}
+						onToggle={() => setShown(shown === id ? null : id)}
+					>
+						<Content />
+					</Section>
+				))}
+			</Box>
 		</>
 	)
 }
 
-function PhotoList() {
-	const { open } = useWorkbench()
-	const { photos } = useSheet()
-	const pyramids = useDesk((state) => state.pyramids)
+function Section({
+	name,
+	open,
+	onToggle,
+	children,
+}: {
+	name: string
+	open: boolean
+	onToggle: () => void
+	children: ReactNode
+}) {
+	const id = useId()
 	return (
-		<Box
-			component="ul"
-			aria-label="Photos"
-			sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gap: 0.5 }}
-		>
-			{photos.map((photo) => (
-				<Box component="li" key={photo.id} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-					<IconButton
-						aria-label={photo.hidden ? `Show ${photo.name}` : `Hide ${photo.name}`}
-						onClick={() =>
-							open.apply(photo.hidden ? 'Show a photo' : 'Hide a photo', (sheet) =>
-								changePhoto(sheet, photo.id, { hidden: !photo.hidden }),
-							)
-						}
-					>
-						{photo.hidden ? (
-							<VisibilityOffOutlined fontSize="small" />
-						) : (
-							<VisibilityOutlined fontSize="small" />
-						)}
-					</IconButton>
-					<Box sx={{ minWidth: 0 }}>
-						<Typography variant="body2" noWrap>
-							{photo.name}
-						</Typography>
-						<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
-							{photo.width} × {photo.height} px{pyramids.get(photo.blob) ? '' : ', opening'}
-						</Typography>
-					</Box>
+		<Box sx={{ borderTop: 1, borderColor: 'divider' }}>
+			<Typography variant="h3" component="h2" sx={{ m: 0 }}>
+				<ButtonBase
+					id={id}
+					aria-expanded={open}
+					onClick={onToggle}
+					sx={{
+						font: 'inherit',
+						width: '100%',
+						height: 36,
+						px: 1.75,
+						justifyContent: 'space-between',
+						'&:hover': { bgcolor: 'action.hover' },
+						'&.Mui-focusVisible': { outline: '2px solid', outlineOffset: '-3px' },
+					}}
+				>
+					{name}
+					<ExpandMoreRounded fontSize="small" sx={{ transform: open ? 'rotate(180deg)' : null }} />
+				</ButtonBase>
+			</Typography>
+			{open && (
+				<Box
+					ref={keepInSight}
+					role="group"
+					aria-labelledby={id}
+					sx={{
+						px: 1.75,
+						pt: 0.5,
+						pb: 1.75,
+						display: 'grid',
+						gap: 1.25,
+						gridTemplateColumns: 'minmax(0, 1fr)',
+					}}
+				>
+					<Suspense>{children}</Suspense>
 				</Box>
-			))}
+			)}
 		</Box>
 	)
+}
+
+/** A section's content comes a moment after it is opened, and may grow it out of sight. */
+function keepInSight(content: HTMLElement | null): (() => void) | undefined {
+	if (!content) return undefined
+	const observer = new ResizeObserver(() => content.scrollIntoView({ block: 'nearest' }))
+	observer.observe(content)
+	return () => observer.disconnect()
 }

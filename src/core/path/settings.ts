@@ -1,0 +1,25 @@
+import type { LengthUnit } from '../measure/lengths'
+import type { Sheet, TraceLine } from './model'
+
+/** What holds for a sheet as a whole: its name, its real size and unit, how its lines are drawn. */
+
+export function renameSheet(sheet: Sheet, name: string): Sheet {
+	return sheet.name === name ? sheet : { ...sheet, name }
+}
+
+/** Tells the sheet the real size of a px, or that it is not known after all. */
+export function setRealSize(sheet: Sheet, mmPerPx: number | undefined): Sheet {
+	if (sheet.mmPerPx === mmPerPx) return sheet
+	const { mmPerPx: _, ...rest } = sheet
+	return mmPerPx === undefined ? rest : { ...rest, mmPerPx }
+}
+
+export function setUnit(sheet: Sheet, unit: LengthUnit): Sheet {
+	return sheet.unit === unit ? sheet : { ...sheet, unit }
+}
+
+export function changeLine(sheet: Sheet, change: Partial<TraceLine>): Sheet {
+	const line = { ...sheet.line, ...change }
+	const same = line.colour === sheet.line.colour && line.width === sheet.line.width
+	return same ? sheet : { ...sheet, line }
+}

@@ -1,0 +1,92 @@
+import type { Tone } from '../path/model'
+import { type LocalContrast, localLevel } from './localContrast'
+import { brightness, type Pixels } from './pixels'
+
+/** Where a window of pixels lies in its photo, so that local contrast knows its neighbourhood. */
+export interface WindowInPhoto {
+	/** Its top left, as shares of the photo's width and height. */
+	readonly x: number
+	readonly y: number
+	/** Its size, as shares likewise. */
+	readonly width: number
+	readonly height: number
+}
+
+export const WHOLE_PHOTO: WindowInPhoto = { x: 0, y: 0, width: 1, height: 1 }
+
+/**
+ * Applies a tone to pixels, in place: first local contrast, then levels, then colour. Local contrast
+ * shifts the three channels alike, so that hues stay. Transparency stays.
+ * @param local the photo's local contrast, measured once; not needed where `tone.local` is 0
+ * @param window which part of the photo the pixels are
+ */
+export function applyTone(
+	pixels: Pixels,
+	tone: Tone,
+	local: LocalContrast | null = null,
+	window: WindowInPhoto = WHOLE_PHOTO,
+): void {
+	if (tone.local > 0 && local) addLocalContrast(pixels, tone.local, local, window)
+	const curve = toneCurve(tone)
+	const { data } = pixels
+	const saturation = tone.grey ? 0 : tone.saturation
+	for (let p = 0; p < data.length; p += 4) {
+		if (saturation === 0) {
+			const level = curve[brightness(data, p)] ?? 0
+			data[p] = data[p + 1] = data[p + 2] = level
+			continue
+		}
+		const r = curve[data[p] ?? 0] ?? 0
+		const g = curve[data[p + 1] ?? 0] ?? 0
+		const b = curve[data[p + 2] ?? 0] ?? 0
+		data[p] = r
+		data[p + 1] = g
+		data[p + 2] = b
+		if (saturation === 1) continue
+		const y = brightness(data, p)
+		data[p] = y + saturation * (r - y)
+		data[p + 1] = y + saturation * (g - y)
+		data[p + 2] = y + saturation * (b - y)
+	}
+}
+
+/**
+ * What each level becomes under a tone's black point, white point and midtone: 256 levels, never
+ * falling. A level a share m of the way from black to white becomes 255 m^γ, with γ such that
+ * the midtone becomes the middle.
+ */
+export function toneCurve({ black, white, midtone }: Tone): Uint8ClampedArray {
+	const gamma = Math.log(0.5) / Math.log(midtone)
+	const curve = new Uint8ClampedArray(256)
+	for (let level = 0; level < 256; level++) {
+		const share = Math.min(1, Math.max(0, (level - black) / (white - black)))
+		curve[level] = 255 * share ** gamma
+	}
+	return curve
+}
+
+/** Whether a tone shows a photo just as it is. */
+export function isNeutral(tone: Tone): boolean {
+	const levels = tone.black === 0 && tone.white === 255 && tone.midtone === 0.5
+	return levels && !tone.grey && tone.local === 0 && tone.saturation === 1
+}
+
+function addLocalContrast(
+	{ data, width, height }: Pixels,
+	strength: number,
+	local: LocalContrast,
+	window: WindowInPhoto,
+): void {
+	let p = 0
+	for (let y = 0; y < height; y++) {
+		const v = window.y + (window.height * (y + 0.5)) / height
+		for (let x = 0; x < width; x++, p += 4) {
+			const u = window.x + (window.width * (x + 0.5)) / width
+			const level = brightness(data, p)
+			const shift = strength * (localLevel(local, u, v, level) - level)
+			data[p] = (data[p] ?? 0) + shift
+			data[p + 1] = (data[p + 1] ?? 0) + shift
+			data[p + 2] = (data[p + 2] ?? 0) + shift
+		}
+	}
+}

@@ -1,0 +1,63 @@
+'use client'
+
+import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
+import { changeLine } from '@/core'
+import { chooseLineColour } from '../../canvas/chooseByPhoto'
+import { LabelledSlider } from '../../LabelledSlider'
+import { LineSwatch } from '../../LineSwatch'
+import { useDesk, useSheet, useWorkbench } from '../../workbench'
+
+/** How the trace line is drawn: its colour against the photo, its thickness. */
+export function LineSection() {
+	const { open, desk } = useWorkbench()
+	const { line } = useSheet()
+	const chosen = useDesk((state) => state.chosenLine)
+	return (
+		<>
+			<FormControlLabel
+				sx={{ mx: 0, justifyContent: 'space-between' }}
+				labelPlacement="start"
+				slotProps={{ typography: { variant: 'body2' } }}
+				label="Choose against the photo"
+				control={
+					<Switch
+						size="small"
+						checked={line.colour === null}
+						onChange={(_, on) =>
+							open.apply('Change the line’s colour', (sheet) =>
+								changeLine(sheet, { colour: on ? null : chosen }),
+							)
+						}
+					/>
+				}
+			/>
+			<LineSwatch withName />
+			<Button
+				variant="outlined"
+				disabled={line.colour !== null}
+				onClick={() => void chooseLineColour(open, desk)}
+			>
+				Choose again, under the outlines
+			</Button>
+			<LabelledSlider
+				label="Thickness"
+				value={line.width}
+				shown={`${line.width.toFixed(2)} px`}
+				min={0.5}
+				max={5}
+				step={0.25}
+				normal={1.5}
+				onChange={(width) =>
+					open.apply(
+						'Change the line’s thickness',
+						(sheet) => changeLine(sheet, { width }),
+						'line-width',
+					)
+				}
+				onRest={open.seal}
+			/>
+		</>
+	)
+}

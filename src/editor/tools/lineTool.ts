@@ -1,0 +1,75 @@
+import { distance, type Point, snapAngle } from '@/core'
+import { sign, snapped } from './snapped'
+import {
+	ANGLE_STEP,
+	type Bench,
+	DRAG_PX,
+	type Line,
+	NO_OVERLAY,
+	type PointerInput,
+	type Tool,
+} from './tool'
+
+/**
+ * A tool that draws one straight line: pressed at one end, let go at the other.
+ * @param o.done what the line is for, once it is drawn
+ * @param o.kept a line that stays shown after it was drawn
+ */
+export function createLineTool(
+	bench: Bench,
+	o: {
+		done: (line: Line) => void
+		kept?: () => Line | null
+		idleHint: () => string
+		drawingHint: (line: Line) => string
+	},
+): Tool {
+	let line: Line | null = null
+	let dragged = false
+	let snap: ReturnType<typeof snapped> | null = null
+
+	const place = (input: PointerInput, from?: Point): Point => {
+		if (from && input.shift) return snapAngle(from, input.at, ANGLE_STEP)
+		snap = snapped(bench, input.at, input)
+		return snap.at
+	}
+
+	return {
+		down: (input) => {
+			const at = place(input)
+			line = { from: at, to: at }
+			dragged = false
+		},
+		move: (input) => {
+			if (!line) {
+				place(input)
+				return
+			}
+			line = { from: line.from, to: place(input, line.from) }
+			if (distance(line.from, line.to) >= DRAG_PX * input.pixel) dragged = true
+		},
+		up: () => {
+			const drawn = line
+			line = null
+			snap = null
+			if (drawn && dragged && distance(drawn.from, drawn.to) > 0) o.done(drawn)
+		},
+		doubleClick: () => {},
+		key: ({ key }) => {
+			if (key !== 'escape' || !line) return false
+			line = null
+			return true
+		},
+		rest: () => {
+			line = null
+			snap = null
+		},
+		hint: () => (line ? o.drawingHint(line) : o.idleHint()),
+		overlay: () => ({
+			...NO_OVERLAY,
+			line: line ?? o.kept?.() ?? null,
+			snapped: snap && sign(snap),
+		}),
+		cursor: () => 'crosshair',
+	}
+}

@@ -1,0 +1,39 @@
+import { type Box, boxOf, distance, type Point } from '@/core'
+import { DRAG_PX, NO_OVERLAY, type Tool } from './tool'
+
+/** See here: a box over a region that is hard to make out; a tone is chosen for it. */
+export function createSeeHere(chooseToneFor: (box: Box) => void): Tool {
+	let start: Point | null = null
+	let box: Box | null = null
+	return {
+		down: (input) => {
+			start = input.at
+		},
+		move: (input) => {
+			if (start && (box || distance(start, input.at) >= DRAG_PX * input.pixel))
+				box = boxOf([start, input.at])
+		},
+		up: () => {
+			if (box) chooseToneFor(box)
+			start = null
+			box = null
+		},
+		doubleClick: () => {},
+		key: ({ key }) => {
+			if (key !== 'escape' || !start) return false
+			start = null
+			box = null
+			return true
+		},
+		rest: () => {
+			start = null
+			box = null
+		},
+		hint: () =>
+			box
+				? 'Release: the tone is chosen for what is in the box. Esc: leave it.'
+				: 'Drag a box over a part where the edge is hard to see; the tone is chosen for it. Undo gives the old one back.',
+		overlay: () => ({ ...NO_OVERLAY, box }),
+		cursor: () => 'crosshair',
+	}
+}

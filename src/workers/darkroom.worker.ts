@@ -1,0 +1,65 @@
+import { expose, transfer } from 'comlink'
+import type { LocalContrast, Point, Tone, WindowInPhoto } from '@/core'
+import {
+	applyTone,
+	chooseTone,
+	drawEdges,
+	edgeField,
+	histogram,
+	lineColour,
+	measureLocalContrast,
+} from '@/core/pictures'
+
+/** What is measured of a photo once, from a small copy of it. */
+export interface Studied {
+	/** Pixels of each of the 256 levels of brightness. */
+	readonly histogram: Uint32Array
+	readonly local: LocalContrast
+}
+
+/** How a part of a photo is to be shown. */
+export type Development =
+	| { readonly show: 'edges' }
+	| {
+			readonly show: 'tone'
+			readonly tone: Tone
+			readonly local: LocalContrast
+			readonly window: WindowInPhoto
+	  }
+
+const endpoint = {
+	study(small: ImageBitmap): Studied {
+		const pixels = pixelsOf(small)
+		return { histogram: histogram(pixels), local: measureLocalContrast(pixels) }
+	},
+
+	/** The part as it is to be shown; the bitmap given is used up. */
+	async develop(part: ImageBitmap, how: Development): Promise<ImageBitmap> {
+		const pixels = pixelsOf(part)
+		if (how.show === 'edges') drawEdges(edgeField(pixels), pixels)
+		else applyTone(pixels, how.tone, how.local, how.window)
+		const shown = await createImageBitmap(pixels)
+		return transfer(shown, [shown])
+	},
+
+	chooseTone: (region: ImageBitmap): Tone => chooseTone(pixelsOf(region)),
+
+	lineColour(small: ImageBitmap, tone: Tone, places: readonly Point[]): string {
+		const pixels = pixelsOf(small)
+		applyTone(pixels, tone)
+		return lineColour(pixels, places)
+	},
+}
+
+export type DarkroomWorker = typeof endpoint
+
+function pixelsOf(bitmap: ImageBitmap): ImageData {
+	const { width, height } = bitmap
+	const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })
+	if (!context) throw new Error('There is no canvas to read pixels with.')
+	context.drawImage(bitmap, 0, 0)
+	bitmap.close()
+	return context.getImageData(0, 0, width, height)
+}
+
+expose(endpoint)
