@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { percentile } from './served.ts'
 
 /**
  * How long our own work takes for each pointer event, measured in the page: from the event's
@@ -7,7 +8,7 @@ import type { Page } from '@playwright/test'
  */
 export async function measureFrames(
 	page: Page,
-	type: 'pointermove' | 'wheel',
+	type: 'pointermove' | 'wheel' | 'keydown',
 	act: () => Promise<void>,
 ) {
 	await page.evaluate((kind) => {
@@ -51,4 +52,22 @@ export async function measureFrames(
 	return page.evaluate(() =>
 		(window as unknown as { endFrames(): { work: number; toPicture: number }[] }).endFrames(),
 	)
+}
+
+export type Frames = Awaited<ReturnType<typeof measureFrames>>
+
+export function reportHead(): void {
+	console.log(
+		'what                         frames   work p50   work p95   event to picture p95 (ms)',
+	)
+}
+
+/** A line of figures of some frames. */
+export function report(what: string, frames: Frames): void {
+	const work = frames.map((f) => f.work)
+	const late = frames.map((f) => f.toPicture)
+	const cells = [percentile(work, 0.5), percentile(work, 0.95), percentile(late, 0.95)].map((v) =>
+		v.toFixed(1).padStart(9),
+	)
+	console.log(`${what.padEnd(26)} ${String(frames.length).padStart(8)} ${cells.join('  ')}`)
 }

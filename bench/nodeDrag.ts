@@ -1,8 +1,8 @@
 import sharp from 'sharp'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
 import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
-import { measureFrames } from './frames.ts'
-import { percentile, withPage } from './served.ts'
+import { measureFrames, report, reportHead } from './frames.ts'
+import { withPage } from './served.ts'
 
 /**
  * Dragging one node, bending one segment, and panning in a sheet of 5,000 nodes over a
@@ -22,6 +22,8 @@ await withPage(async (page, base) => {
 	await page.getByRole('button', { name: 'Choose a photo' }).click()
 	await (await choosing).setFiles({ name: 'bench.jpg', mimeType: 'image/jpeg', buffer: photo })
 	await page.waitForURL(/\/sheet\//)
+	await page.getByTestId('canvas').focus()
+	await page.keyboard.press('2')
 	const bringing = page.waitForEvent('filechooser')
 	await page.getByRole('button', { name: 'Bring in outlines from an SVG' }).click()
 	await (await bringing).setFiles({
@@ -46,15 +48,7 @@ await withPage(async (page, base) => {
 			await page.mouse.move(from[0] + i * 0.7, from[1] + 20 * Math.sin(i / 9))
 	}
 	const first = on(ringPoint(0))
-	console.log('what                     frames   work p50   work p95   event to picture p95 (ms)')
-	const report = (what: string, frames: Awaited<ReturnType<typeof measureFrames>>) => {
-		const work = frames.map((f) => f.work)
-		const late = frames.map((f) => f.toPicture)
-		const cells = [percentile(work, 0.5), percentile(work, 0.95), percentile(late, 0.95)].map((v) =>
-			v.toFixed(1).padStart(9),
-		)
-		console.log(`${what.padEnd(22)} ${String(frames.length).padStart(8)} ${cells.join('  ')}`)
-	}
+	reportHead()
 	for (let round = 1; round <= 3; round++) {
 		await page.mouse.move(...first)
 		await page.mouse.down()

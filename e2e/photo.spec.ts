@@ -64,7 +64,9 @@ test('tone is live, kept with the sheet, and never in the file', async ({ bench,
 	const light = (await bench.colourAt(wall))[0] ?? 0
 	await bench.type('Black', '200')
 	await expect.poll(async () => (await bench.colourAt(wall))[0]).toBeLessThan(light / 2)
-	await expect(page.getByRole('img', { name: /^Histogram: (100|[6-9]\d) % shown as black/ })).toBeVisible()
+	await expect(
+		page.getByRole('img', { name: /^Histogram: (100|[6-9]\d) % shown as black/ }),
+	).toBeVisible()
 	await bench.saved()
 	await page.reload()
 	await expect.poll(isGrey).toBe(true)

@@ -112,7 +112,7 @@ test('odd pictures come in as they should look', async ({ bench, page }) => {
 test('an opening that takes long can be called off', async ({ bench, page }) => {
 	const large = await flat(9_900, 10_000).jpeg().toBuffer()
 	await page.goto('/')
-	await expect(page.getByRole('article').first()).toBeVisible()
+	await expect(page.getByRole('article', { name: 'Storm lantern' })).toBeVisible()
 	const sheets = await page.getByRole('article').count()
 	await bench.give('drop', page.getByRole('region', { name: 'New sheet' }), {
 		name: 'wall.jpg',

@@ -2,12 +2,14 @@ import { readFile } from 'node:fs/promises'
 import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
+/** What a first visit finds. */
+const DEMO_SHEETS = 4
 
-test('the first visit shows a working sheet: the lantern traced, its openings open', async ({
-	bench,
-	page,
-}) => {
+test('the first visit shows the workshop’s sheets, each at its stage', async ({ bench, page }) => {
 	await page.goto('/')
+	await expect(page.getByRole('article', { name: 'Heron' })).toContainText('nothing traced yet')
+	await expect(page.getByRole('article', { name: 'Teapot' })).toContainText('233 nodes')
+	await expect(page.getByRole('article', { name: 'Iron key' })).toContainText('1 piece')
 	const card = page.getByRole('article', { name: 'Storm lantern' })
 	await expect(card).toContainText('1 piece')
 	await card.getByRole('link', { name: 'Storm lantern' }).click()
@@ -22,7 +24,7 @@ test('a sheet begins from a file, is renamed, copied, deleted, and brought back'
 	page,
 }) => {
 	await page.goto('/')
-	await expect(page.getByRole('article')).toHaveCount(1)
+	await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS)
 	const choosing = page.waitForEvent('filechooser')
 	await page.getByRole('button', { name: 'Choose a photo' }).click()
 	await (await choosing).setFiles(LANTERN)
@@ -38,14 +40,14 @@ test('a sheet begins from a file, is renamed, copied, deleted, and brought back'
 	await page.keyboard.press('Enter')
 	await page.getByRole('button', { name: 'More for Keeper’s lantern' }).click()
 	await page.getByRole('menuitem', { name: 'Duplicate' }).click()
-	await expect(page.getByRole('article')).toHaveCount(3)
+	await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS + 2)
 	await page.getByRole('button', { name: 'More for Keeper’s lantern copy' }).click()
 	await page.getByRole('menuitem', { name: 'Delete' }).click()
-	await expect(page.getByRole('article')).toHaveCount(2)
+	await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS + 1)
 	await page.getByRole('button', { name: 'Undo' }).click()
-	await expect(page.getByRole('article')).toHaveCount(3)
+	await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS + 2)
 	await page.reload()
-	await expect(page.getByRole('article')).toHaveCount(3)
+	await expect(page.getByRole('article')).toHaveCount(DEMO_SHEETS + 2)
 })
 
 test('a dropped and a pasted picture begin a sheet each', async ({ bench, page }) => {

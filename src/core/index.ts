@@ -183,9 +183,9 @@ export {
 	snapPoint,
 } from './path/snap'
 export { clippedShares } from './photo/histogram'
-export type { LocalContrast } from './photo/localContrast'
+export type { LocalContrast, WindowInPhoto } from './photo/localContrast'
 export { readPictureHeader } from './photo/pictureHeader'
 export { MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProblems'
 export type { Pixels } from './photo/pixels'
 export { SMALL_PHOTO_PX } from './photo/resample'
-export { isNeutral, toneCurve, type WindowInPhoto } from './photo/tone'
+export { isNeutral, toneCurve } from './photo/tone'

@@ -1,16 +1,37 @@
 import { addPieces, newPiece, parsePathData } from '@/core'
 import type { Library } from '@/store/library'
 import { sheetFromPicture } from '@/store/newSheets'
+import { KEY_TRACE } from './keyTrace'
 import { LANTERN_TRACE } from './lanternTrace'
 import { SAMPLES, type Sample } from './samples'
+import { TEAPOT_TRACE } from './teapotTrace'
 
-/** Lays the workshop's sheets out for a first visit: the storm lantern, traced once round. */
+/** The workshop's sheets, each at another stage of the work; the last is the one to look at first. */
+const SHEETS: readonly {
+	readonly sample: string
+	readonly piece?: string
+	readonly trace?: readonly string[]
+}[] = [
+	{ sample: 'heron' },
+	{ sample: 'key', piece: 'Key', trace: KEY_TRACE },
+	{ sample: 'teapot', piece: 'Teapot', trace: TEAPOT_TRACE },
+	{ sample: 'lantern', piece: 'Lantern', trace: LANTERN_TRACE },
+]
+
+/**
+ * Lays the workshop's sheets out for a first visit: the heron untouched, the key refined with its
+ * openings, the teapot drawn freehand with too many nodes, the lantern once round.
+ */
 export async function layOutDemoSheets(library: Library): Promise<void> {
-	const [lantern] = SAMPLES
-	if (!lantern) return
-	const sheet = await sheetFromPicture(library, await fetchSample(lantern), lantern.name)
-	const piece = newPiece('Lantern', LANTERN_TRACE.flatMap(parsePathData))
-	await library.save(addPieces(sheet, [piece]))
+	for (const { sample: id, piece, trace } of SHEETS) {
+		const sample = SAMPLES.find((s) => s.id === id)
+		if (!sample) continue
+		const sheet = await sheetFromPicture(library, await fetchSample(sample), sample.name)
+		if (piece && trace) {
+			const traced = newPiece(piece, trace.flatMap(parsePathData))
+			await library.save(addPieces(sheet, [traced]))
+		}
+	}
 }
 
 /** The sample's picture file. */

@@ -1,4 +1,7 @@
-/** The workshop's photographs that a new sheet can be started from. */
+/**
+ * The workshop's photographs that a new sheet can be started from. Beside each, in `truth/`, lie its
+ * subject's coverage (`ID.png`) and outlines (`ID.svg`), against which traces are judged.
+ */
 export interface Sample {
 	readonly id: string
 	readonly name: string
@@ -40,5 +43,37 @@ export const SAMPLES: readonly Sample[] = [
 		alt: 'A round turquoise teapot with a glossy glaze that mirrors a window, a thin curved spout and a looped handle.',
 		width: 920,
 		height: 690,
+	},
+	{
+		id: 'wateringCan',
+		name: 'Watering can',
+		file: '/photos/wateringCan.jpg',
+		alt: 'A galvanised watering can with a wide arched handle and a brass rose; the pale handle and spout stand before a pale wall. A thread reel and black card beside it.',
+		width: 1440,
+		height: 1080,
+	},
+	{
+		id: 'fern',
+		name: 'Fern frond',
+		file: '/photos/fern.jpg',
+		alt: 'A pressed green fern frond on a primed board, seen from above: some three hundred small leaflets along its ribs, browned in places, casting soft shadows.',
+		width: 1600,
+		height: 1100,
+	},
+	{
+		id: 'shears',
+		name: 'Shears',
+		file: '/photos/shears.jpg',
+		alt: 'Tailor’s shears, a little open, on block-printed cotton: two black bows to see through, steel blades with long straight edges, a screw at the pivot.',
+		width: 1500,
+		height: 1125,
+	},
+	{
+		id: 'scroll',
+		name: 'Scroll ornament',
+		file: '/photos/scroll.jpg',
+		alt: 'A symmetrical scroll ornament painted in worn blue on a primed board: spirals ending in balls, strokes from thick to a hair, a lozenge and pointed leaves.',
+		width: 4000,
+		height: 3000,
 	},
 ]

@@ -4,9 +4,9 @@ import Box from '@mui/material/Box'
 import { useSnackbar } from 'notistack'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
 import { addPhoto, addPieces, firstPlace, newPhoto } from '@/core'
-import { isDrawing, nameOfFile, storedPicture, takeInDrawing } from '@/store/newSheets'
-import { runJob } from './jobs'
+import { isDrawing, nameOfFile, takeInDrawing } from '@/store/newSheets'
 import { messageFor } from './messages'
+import { useTakePicture } from './takePicture'
 import { useWorkbench } from './workbench'
 
 type Take = (files: readonly File[]) => Promise<void>
@@ -20,7 +20,8 @@ export function useTakeFiles(): Take {
 
 /** Files dropped or pasted anywhere on the editor come in; what cannot is said, file by file. */
 export function FilesTaken({ children }: { children: ReactNode }) {
-	const { open, desk, library } = useWorkbench()
+	const { open } = useWorkbench()
+	const takePicture = useTakePicture()
 	const { enqueueSnackbar } = useSnackbar()
 	const [over, setOver] = useState(false)
 
@@ -34,9 +35,8 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
 						enqueueSnackbar(broughtIn(file.name, pieces.length, skipped))
 					} else {
-						const picture = await runJob(desk, `Bringing in “${file.name}”`, (watch) =>
-							storedPicture(library, file, nameOfFile(file.name), watch),
-						)
+						const name = nameOfFile(file.name)
+						const picture = await takePicture(file, name, `Bringing in “${file.name}”`)
 						if (!picture) continue
 						const photo = newPhoto(picture, firstPlace(open.sheet(), picture))
 						open.apply('Bring a photo in', (sheet) => addPhoto(sheet, photo))
@@ -50,7 +50,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				}
 			}
 		},
-		[open, desk, library, enqueueSnackbar],
+		[open, takePicture, enqueueSnackbar],
 	)
 
 	useEffect(() => {

@@ -1,10 +1,11 @@
 'use client'
 
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import LinearProgress from '@mui/material/LinearProgress'
 import Paper from '@mui/material/Paper'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
+import { ProgressBar } from './ProgressBar'
 import { useDesk } from './workbench'
 
 /** What takes a while, over the canvas: a job that can be called off, photos being opened. */
@@ -55,12 +56,9 @@ function Progress({
 				{name}
 			</Typography>
 			{children}
-			<LinearProgress
-				variant="determinate"
-				value={share * 100}
-				aria-label={name}
-				sx={{ gridColumn: '1 / -1' }}
-			/>
+			<Box sx={{ gridColumn: '1 / -1' }}>
+				<ProgressBar label={name} share={share} />
+			</Box>
 		</Paper>
 	)
 }

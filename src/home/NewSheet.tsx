@@ -3,9 +3,9 @@
 import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import { ProgressBar } from '@/editor/ProgressBar'
 import { DRAWINGS, PICTURES } from '@/editor/passes/fileKinds'
 import { chooseFiles } from '@/store/files'
 
@@ -59,12 +59,9 @@ export function NewSheet({
 					<Typography variant="body1" role="status">
 						Opening “{busy.what}”
 					</Typography>
-					<LinearProgress
-						variant="determinate"
-						value={busy.share * 100}
-						aria-label={`Opening ${busy.what}`}
-						sx={{ width: '60%' }}
-					/>
+					<Box sx={{ width: '60%' }}>
+						<ProgressBar label={`Opening ${busy.what}`} share={busy.share} />
+					</Box>
 					<Button onClick={busy.cancel}>Cancel</Button>
 				</>
 			) : (

@@ -1,6 +1,16 @@
-import { converter, differenceEuclidean, formatHex } from 'culori'
+import {
+	converter,
+	differenceEuclidean,
+	formatHex,
+	modeOklab,
+	modeOklch,
+	modeRgb,
+	useMode as registerSpace,
+} from 'culori/fn'
 import type { Point } from '../geometry/point'
 import type { Pixels } from './pixels'
+
+for (const space of [modeRgb, modeOklab, modeOklch]) registerSpace(space)
 
 /** Hues in even steps, and two lightnesses, among which a line's colour is chosen. */
 const HUES = 8

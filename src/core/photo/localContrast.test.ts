@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { NEUTRAL_TONE } from '../path/model'
 import { copyOf, grain, levelAt, picture } from './arbitraryPixels'
-import { localLevel, measureLocalContrast } from './localContrast'
+import { addLocalContrast, measureLocalContrast } from './localContrast'
 import { applyTone } from './tone'
 
 /** Faint bars in a dark half, and faint bars in a light one, of one picture. */
@@ -29,15 +29,17 @@ describe('local contrast', () => {
 
 	test('darker stays darker at every place: its curves never fall', () => {
 		const local = measureLocalContrast(DIM)
-		for (const [u, v] of [
+		for (const [x, y] of [
 			[0, 0],
 			[0.31, 0.77],
 			[1, 1],
-		] as const)
+		] as const) {
+			// All levels, at one place of the photo.
+			const levels = picture(256, 1, (level) => level)
+			addLocalContrast(levels, 1, local, { x, y, width: 0, height: 0 })
 			for (let level = 1; level < 256; level++)
-				expect(localLevel(local, u, v, level)).toBeGreaterThanOrEqual(
-					localLevel(local, u, v, level - 1),
-				)
+				expect(levelAt(levels, level, 0)).toBeGreaterThanOrEqual(levelAt(levels, level - 1, 0))
+		}
 	})
 
 	test('a window is shown as the whole photo shows it there', () => {

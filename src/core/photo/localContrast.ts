@@ -1,4 +1,4 @@
-import { luminance, type Pixels } from './pixels'
+import { brightness, luminance, type Pixels } from './pixels'
 
 /** How each part of a photo would have its levels spread: one curve for each tile of a grid. */
 export interface LocalContrast {
@@ -42,28 +42,68 @@ export function measureLocalContrast(pixels: Pixels): LocalContrast {
 	return { columns, rows, curves }
 }
 
+/** Which part of a photo some pixels are: its top left and its size, as shares of the photo's. */
+export interface WindowInPhoto {
+	readonly x: number
+	readonly y: number
+	readonly width: number
+	readonly height: number
+}
+
+export const WHOLE_PHOTO: WindowInPhoto = { x: 0, y: 0, width: 1, height: 1 }
+
 /**
- * What a level becomes at a place of the photo, between the four tiles round it.
- * @param u share of the photo's width
- * @param v share of its height
+ * Adds local contrast to pixels, in place: what each level becomes lies between the curves of the
+ * four tiles round the pixel. The three channels shift alike, so that hues stay.
+ * @param strength 0 to 1
  */
-export function localLevel(
+export function addLocalContrast(
+	{ data, width, height }: Pixels,
+	strength: number,
 	{ columns, rows, curves }: LocalContrast,
-	u: number,
-	v: number,
-	level: number,
-): number {
-	const x = Math.min(columns - 1, Math.max(0, u * columns - 0.5))
-	const y = Math.min(rows - 1, Math.max(0, v * rows - 0.5))
-	const i = Math.min(columns - 1, x | 0)
-	const j = Math.min(rows - 1, y | 0)
-	const right = i + 1 < columns ? 256 : 0
-	const below = j + 1 < rows ? columns * 256 : 0
-	const at = (j * columns + i) * 256 + level
-	const [fx, fy] = [x - i, y - j]
-	const top = (curves[at] ?? 0) * (1 - fx) + (curves[at + right] ?? 0) * fx
-	const bottom = (curves[at + below] ?? 0) * (1 - fx) + (curves[at + below + right] ?? 0) * fx
-	return top * (1 - fy) + bottom * fy
+	window: WindowInPhoto = WHOLE_PHOTO,
+): void {
+	const across = between(window.x, window.width, width, columns, 256)
+	const down = between(window.y, window.height, height, rows, columns * 256)
+	const k = Math.round(strength * 256)
+	let p = 0
+	for (let y = 0; y < height; y++) {
+		const above = down.before[y] ?? 0
+		const below = down.after[y] ?? 0
+		const fy = down.share[y] ?? 0
+		for (let x = 0; x < width; x++, p += 4) {
+			const level = brightness(data, p)
+			const left = (across.before[x] ?? 0) + level
+			const right = (across.after[x] ?? 0) + level
+			const fx = across.share[x] ?? 0
+			// In whole numbers, shares of 256: millions of pixels wait on a slider.
+			const top = (curves[above + left] ?? 0) * (256 - fx) + (curves[above + right] ?? 0) * fx
+			const bottom = (curves[below + left] ?? 0) * (256 - fx) + (curves[below + right] ?? 0) * fx
+			const shift = (k * (((top * (256 - fy) + bottom * fy + 32768) >> 16) - level)) >> 8
+			data[p] = (data[p] ?? 0) + shift
+			data[p + 1] = (data[p + 1] ?? 0) + shift
+			data[p + 2] = (data[p + 2] ?? 0) + shift
+		}
+	}
+}
+
+/**
+ * For each pixel along one axis: the offsets of the tiles before and after it, and how near it is to
+ * the latter, of 256.
+ */
+function between(from: number, size: number, pixels: number, tiles: number, stride: number) {
+	const before = new Int32Array(pixels)
+	const after = new Int32Array(pixels)
+	const share = new Int32Array(pixels)
+	for (let i = 0; i < pixels; i++) {
+		const at = (from + (size * (i + 0.5)) / pixels) * tiles - 0.5
+		const within = Math.min(tiles - 1, Math.max(0, at))
+		const tile = Math.floor(within)
+		before[i] = tile * stride
+		after[i] = Math.min(tiles - 1, tile + 1) * stride
+		share[i] = Math.round(256 * (within - tile))
+	}
+	return { before, after, share }
 }
 
 /** Tile borders; every tile holds a pixel, even of a photo smaller than its grid. */

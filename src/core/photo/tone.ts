@@ -1,18 +1,11 @@
 import type { Tone } from '../path/model'
-import { type LocalContrast, localLevel } from './localContrast'
+import {
+	addLocalContrast,
+	type LocalContrast,
+	WHOLE_PHOTO,
+	type WindowInPhoto,
+} from './localContrast'
 import { brightness, type Pixels } from './pixels'
-
-/** Where a window of pixels lies in its photo, so that local contrast knows its neighbourhood. */
-export interface WindowInPhoto {
-	/** Its top left, as shares of the photo's width and height. */
-	readonly x: number
-	readonly y: number
-	/** Its size, as shares likewise. */
-	readonly width: number
-	readonly height: number
-}
-
-export const WHOLE_PHOTO: WindowInPhoto = { x: 0, y: 0, width: 1, height: 1 }
 
 /**
  * Applies a tone to pixels, in place: first local contrast, then levels, then colour. Local contrast
@@ -69,24 +62,4 @@ export function toneCurve({ black, white, midtone }: Tone): Uint8ClampedArray {
 export function isNeutral(tone: Tone): boolean {
 	const levels = tone.black === 0 && tone.white === 255 && tone.midtone === 0.5
 	return levels && !tone.grey && tone.local === 0 && tone.saturation === 1
-}
-
-function addLocalContrast(
-	{ data, width, height }: Pixels,
-	strength: number,
-	local: LocalContrast,
-	window: WindowInPhoto,
-): void {
-	let p = 0
-	for (let y = 0; y < height; y++) {
-		const v = window.y + (window.height * (y + 0.5)) / height
-		for (let x = 0; x < width; x++, p += 4) {
-			const u = window.x + (window.width * (x + 0.5)) / width
-			const level = brightness(data, p)
-			const shift = strength * (localLevel(local, u, v, level) - level)
-			data[p] = (data[p] ?? 0) + shift
-			data[p + 1] = (data[p + 1] ?? 0) + shift
-			data[p + 2] = (data[p + 2] ?? 0) + shift
-		}
-	}
 }

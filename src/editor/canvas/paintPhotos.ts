@@ -46,7 +46,8 @@ function paintPhoto(
 	ctx.transform(...photo.place)
 	ctx.globalAlpha = photo.strength
 	ctx.imageSmoothingEnabled = photoScale(photo, view) < CRISP_SCALE
-	ctx.imageSmoothingQuality = 'medium'
+	// A level is drawn at half its size or more: a finer filter would cost more than it shows.
+	ctx.imageSmoothingQuality = 'low'
 	const other = developed.get(photo.id)
 	if (other) paintDeveloped(ctx, other, pyramid, seen)
 	else paintPart(ctx, seen, seen.level, pyramid, seen)

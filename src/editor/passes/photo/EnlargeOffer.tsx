@@ -1,39 +1,28 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import { useSnackbar } from 'notistack'
-import { enlargeSheet, SMALL_PHOTO_PX } from '@/core'
-import { storedPicture } from '@/store/newSheets'
+import { enlargeSheet, type PlacedPhoto } from '@/core'
 import { enlargePicture } from '@/store/photoPixels'
-import { runJob } from '../../jobs'
-import { messageFor } from '../../messages'
+import { useTakePicture } from '../../takePicture'
 import { useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
-import { usePhotoAtHand } from './photoAtHand'
 
 /** For a photo with too few pixels to place nodes by: an offer to work at twice or four times as many. */
-export function EnlargeOffer() {
-	const { open, desk, library } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
-	const photo = usePhotoAtHand()
-	if (!photo || Math.max(photo.width, photo.height) >= SMALL_PHOTO_PX) return null
+export function EnlargeOffer({ photo }: { photo: PlacedPhoto }) {
+	const { open, library } = useWorkbench()
+	const take = useTakePicture()
 	const enlarge = async (factor: number) => {
-		try {
-			const stored = await library.photo(photo.blob)
-			if (!stored) return
-			const picture = await runJob(
-				desk,
-				`Making “${photo.name}” ${factor} × as large`,
-				async (watch) => {
-					const large = await enlargePicture(stored.blob, factor, watch)
-					return storedPicture(library, large, photo.name, watch)
-				},
-			)
-			if (picture)
-				open.apply(`Work at ${factor} ×`, (sheet) => enlargeSheet(sheet, photo.id, picture, factor))
-		} catch (error) {
-			enqueueSnackbar(messageFor(error, photo.name), { variant: 'error', autoHideDuration: 15_000 })
-		}
+		const picture = await take(
+			async (watch) => {
+				const stored = await library.photo(photo.blob)
+				if (!stored) throw new Error('Its file is no longer in this browser’s storage')
+				return enlargePicture(stored.blob, factor, watch)
+			},
+			photo.name,
+			`Making “${photo.name}” ${factor} × as large`,
+		)
+		if (picture)
+			open.apply(`Work at ${factor} ×`, (sheet) => enlargeSheet(sheet, photo.id, picture, factor))
 	}
 	return (
 		<Notice
@@ -44,8 +33,8 @@ export function EnlargeOffer() {
 				</Button>
 			))}
 		>
-			A small photo: {Math.max(photo.width, photo.height)} px on its long side. With more pixels,
-			edges are smoother to follow and a px is a finer step for a node.
+			A small photo, {Math.max(photo.width, photo.height)} px on its long side. With more pixels its
+			edges are smoother to follow, and a px is a finer step for a node.
 		</Notice>
 	)
 }

@@ -15,14 +15,15 @@ import {
 	useId,
 	useState,
 } from 'react'
+import { SMALL_PHOTO_PX } from '@/core'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
 import { useDesk, useSheet } from '../../workbench'
 import { PICTURES } from '../fileKinds'
 import type { ToolId } from '../passes'
 import { ToolRows } from '../ToolRows'
-import { EnlargeOffer } from './EnlargeOffer'
 import { PhotoList } from './PhotoList'
+import { usePhotoAtHand } from './photoAtHand'
 
 type SectionId = 'place' | 'tone' | 'line' | 'size' | 'guides'
 
@@ -55,6 +56,9 @@ const SECTIONS: readonly { id: SectionId; name: string; Content: ComponentType }
 	},
 ]
 
+// Most photos are large enough.
+const EnlargeOffer = lazy(() => import('./EnlargeOffer').then((m) => ({ default: m.EnlargeOffer })))
+
 /** The section in which a tool's numbers are. */
 const SECTION_OF: Readonly<Partial<Record<ToolId, SectionId>>> = {
 	straighten: 'place',
@@ -64,6 +68,8 @@ const SECTION_OF: Readonly<Partial<Record<ToolId, SectionId>>> = {
 
 export function PhotoCard() {
 	const { photos } = useSheet()
+	const photo = usePhotoAtHand()
+	const small = photo && Math.max(photo.width, photo.height) < SMALL_PHOTO_PX ? photo : null
 	const take = useTakeFiles()
 	const tool = useDesk((state) => state.tool)
 	const [shown, setShown] = useState<SectionId | null>(null)
@@ -75,7 +81,11 @@ export function PhotoCard() {
 		<>
 			<ToolRows />
 			<PhotoList />
-			<EnlargeOffer />
+			{small && (
+				<Suspense>
+					<EnlargeOffer photo={small} />
+				</Suspense>
+			)}
 			<Box>
 				<Button
 					fullWidth

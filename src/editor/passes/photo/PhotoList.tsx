@@ -8,20 +8,14 @@ import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
-import Menu from '@mui/material/Menu'
-import MenuItem from '@mui/material/MenuItem'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { useSnackbar } from 'notistack'
-import { useState } from 'react'
-import { changePhoto, type PlacedPhoto, removePhoto, replacePicture } from '@/core'
-import { chooseFiles } from '@/store/files'
-import { nameOfFile, storedPicture } from '@/store/newSheets'
-import { runJob } from '../../jobs'
-import { messageFor } from '../../messages'
+import { lazy, Suspense, useState } from 'react'
+import { changePhoto, type PlacedPhoto } from '@/core'
 import { useDesk, useSheet, useWorkbench } from '../../workbench'
-import { PICTURES } from '../fileKinds'
 import { usePhotoAtHand } from './photoAtHand'
+
+const PhotoMenu = lazy(() => import('./PhotoMenu').then((m) => ({ default: m.PhotoMenu })))
 
 /** The sheet's photos, the topmost first: which is at work, whether it shows, whether it is locked. */
 export function PhotoList() {
@@ -110,24 +104,9 @@ function Row({ photo, alone }: { photo: PlacedPhoto; alone: boolean }) {
 	)
 }
 
+/** What is seldom wanted comes when it is asked for. */
 function More({ photo }: { photo: PlacedPhoto }) {
-	const { open, desk, library } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
 	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-	const replace = async () => {
-		setAnchor(null)
-		const [file] = await chooseFiles(PICTURES)
-		if (!file) return
-		try {
-			const picture = await runJob(desk, `Bringing in “${file.name}”`, (watch) =>
-				storedPicture(library, file, nameOfFile(file.name), watch),
-			)
-			if (picture)
-				open.apply('Replace a picture', (sheet) => replacePicture(sheet, photo.id, picture))
-		} catch (error) {
-			enqueueSnackbar(messageFor(error, file.name), { variant: 'error', autoHideDuration: 15_000 })
-		}
-	}
 	return (
 		<>
 			<IconButton
@@ -137,17 +116,11 @@ function More({ photo }: { photo: PlacedPhoto }) {
 			>
 				<MoreHorizRounded fontSize="small" />
 			</IconButton>
-			<Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-				<MenuItem onClick={() => void replace()}>Replace the picture, keep its place</MenuItem>
-				<MenuItem
-					onClick={() => {
-						setAnchor(null)
-						open.apply('Remove a photo', (sheet) => removePhoto(sheet, photo.id))
-					}}
-				>
-					Remove from the sheet
-				</MenuItem>
-			</Menu>
+			{anchor && (
+				<Suspense>
+					<PhotoMenu photo={photo} anchor={anchor} onClose={() => setAnchor(null)} />
+				</Suspense>
+			)}
 		</>
 	)
 }

@@ -6,6 +6,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
+import { useDeferredValue } from 'react'
 import {
 	changePhoto,
 	changeTone,
@@ -101,6 +102,8 @@ function Levels({ photo }: { photo: PlacedPhoto }) {
 	const { change, rest } = useToneChange(photo)
 	const studied = useDesk((state) => state.studied.get(photo.blob))
 	const { black, white, midtone } = photo.tone
+	// The chart follows the thumbs as fast as it can, but never holds them up.
+	const seen = useDeferredValue(photo.tone)
 	const middle = black + midtone * (white - black)
 	const setBlack = (to: number) =>
 		change('Set the black point', { black: clamp(Math.round(to), 0, white - LEAST_RANGE) })
@@ -110,7 +113,7 @@ function Levels({ photo }: { photo: PlacedPhoto }) {
 		change('Set the midtone', { midtone: Number(clamp(to, ...MIDTONES).toFixed(3)) })
 	return (
 		<Box>
-			<Histogram counts={studied?.histogram ?? null} tone={photo.tone} />
+			<Histogram counts={studied?.histogram ?? null} tone={seen} />
 			<Slider
 				aria-label="Levels"
 				getAriaLabel={(thumb) => ['Black point', 'Midtone', 'White point'][thumb] ?? ''}
