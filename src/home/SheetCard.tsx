@@ -8,6 +8,7 @@ import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import Typography from '@mui/material/Typography'
 import { useEffect, useRef, useState } from 'react'
+import { IDENTITY } from '@/core'
 import { NameField } from '@/editor/NameField'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { SheetSummary } from '@/store/database'
@@ -107,6 +108,7 @@ export function SheetCard({
 
 function FirstLook({ sheet }: { sheet: SheetSummary }) {
 	const photo = useThumbnail(sheet.photo)
+	const { place, width, height } = sheet.lies ?? { ...sheet, place: IDENTITY }
 	return (
 		<svg
 			viewBox={`0 0 ${sheet.width} ${sheet.height}`}
@@ -116,8 +118,10 @@ function FirstLook({ sheet }: { sheet: SheetSummary }) {
 			{photo && (
 				<image
 					href={photo}
-					width={sheet.width}
-					height={sheet.height}
+					width={width}
+					height={height}
+					transform={`matrix(${place.join()})`}
+					preserveAspectRatio="none"
 					opacity={sheet.pieces > 0 ? 0.4 : 0.9}
 				/>
 			)}

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie'
-import type { FillRule } from '@/core'
+import type { Affine, FillRule } from '@/core'
 
 /** What the home page shows of a sheet without reading all of it. */
 export interface SheetSummary {
@@ -12,6 +12,8 @@ export interface SheetSummary {
 	readonly nodes: number
 	/** The photo under the first look, if there is one. */
 	readonly photo: string | null
+	/** How that photo lies; absent in what was stored before photos could be moved. */
+	readonly lies?: { readonly place: Affine; readonly width: number; readonly height: number }
 	readonly artwork: readonly {
 		readonly d: string
 		readonly rule: FillRule

@@ -148,6 +148,7 @@ function readSheet(document: StoredDocument): Sheet {
 
 function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
 	const { pieces, nodes } = exportSummary(sheet)
+	const photo = sheet.photos.find((p) => !p.hidden) ?? sheet.photos[0]
 	return {
 		id: sheet.id,
 		name: sheet.name,
@@ -156,7 +157,8 @@ function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
 		height: sheet.height,
 		pieces,
 		nodes,
-		photo: sheet.photos[0]?.blob ?? null,
+		photo: photo?.blob ?? null,
+		...(photo && { lies: { place: photo.place, width: photo.width, height: photo.height } }),
 		artwork: sheet.pieces
 			.filter((p) => !p.hidden)
 			.map((p) => ({

@@ -1,4 +1,13 @@
-import { addPhoto, addPieces, emptySheet, newPhoto, type Picture, type Sheet } from '@/core'
+import {
+	addPhoto,
+	addPieces,
+	emptySheet,
+	newPhoto,
+	type Picture,
+	type Sheet,
+	setRealSize,
+	setUnit,
+} from '@/core'
 import type { SvgDrawing } from '@/core/drawings'
 import type { Library } from './library'
 import { takeInPicture, type Watch } from './photoPixels'
@@ -43,7 +52,9 @@ export async function sheetFromDrawing(
 ): Promise<{ sheet: Sheet; skipped: readonly string[] }> {
 	const drawing = await takeInDrawing(text)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
-	const sheet = addPieces(emptySheet(name, ...size), drawing.pieces)
+	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
+	const unit = drawing.mmPerPx === undefined ? 'px' : 'mm'
+	const sheet = addPieces(setUnit(empty, unit), drawing.pieces)
 	await library.save(sheet)
 	return { sheet, skipped: drawing.skipped }
 }

@@ -1,5 +1,12 @@
 import { expose, transfer } from 'comlink'
-import { NotAPicture, PhotoTooLarge, readPictureHeader } from '@/core'
+import {
+	liesOnItsSide,
+	NotAPicture,
+	PhotoTooLarge,
+	type PictureHeader,
+	readPictureHeader,
+	uprightMap,
+} from '@/core'
 import { enlarge } from '@/core/pictures'
 
 /** The picture at full size and at each halving of it, the largest first. */
@@ -82,8 +89,9 @@ export type PhotoWorker = typeof endpoint
 
 /** The picture upright, or why it is refused; its header is read before any pixel is decoded. */
 async function decode(file: Blob, tell: Progress): Promise<ImageBitmap | Refused> {
+	let header: PictureHeader
 	try {
-		readPictureHeader(new Uint8Array(await file.arrayBuffer()))
+		header = readPictureHeader(new Uint8Array(await file.arrayBuffer()))
 	} catch (error) {
 		if (error instanceof PhotoTooLarge) {
 			return { ok: false, problem: 'too-large', width: error.width, height: error.height }
@@ -95,10 +103,21 @@ async function decode(file: Blob, tell: Progress): Promise<ImageBitmap | Refused
 	try {
 		const full = await createImageBitmap(file, { imageOrientation: 'from-image' })
 		tell(DECODED)
-		return full
+		return upright(full, header)
 	} catch {
 		return { ok: false, problem: 'damaged' }
 	}
+}
+
+/** Not every browser heeds the orientation of every kind of file: one still on its side is turned. */
+function upright(full: ImageBitmap, { width, height, orientation }: PictureHeader): ImageBitmap {
+	const turned = full.width === width && full.height === height
+	if (turned || !liesOnItsSide(orientation)) return full
+	const { canvas, context } = canvasOf(full.height, full.width)
+	context.setTransform(...uprightMap(orientation, full.width, full.height))
+	context.drawImage(full, 0, 0)
+	full.close()
+	return canvas.transferToImageBitmap()
 }
 
 /** A small copy; the bitmap is used up. */

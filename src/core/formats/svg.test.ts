@@ -4,6 +4,7 @@ import { contourBounds } from '../path/contour'
 import { newPiece } from '../path/model'
 import { cutOpening, openingsOf } from '../path/openings'
 import { changePiece } from '../path/pieces'
+import { setRealSize } from '../path/settings'
 import { PathSyntaxError, parsePathData } from './pathData'
 import { readSvg } from './svgRead'
 import { SvgSyntaxError } from './svgSyntaxError'
@@ -46,6 +47,28 @@ describe('writing', () => {
 		expect(back.pieces.map((p) => p.name)).toEqual(['Piece 1', 'Piece 3'])
 		expect(openingsOf(back.pieces[0]!)).toHaveLength(1)
 		expect(back.pieces[0]!.fill).toEqual(newPiece('', []).fill)
+	})
+})
+
+describe('real size', () => {
+	const sheet = setRealSize(sheetOf(...parsePathData('M0 0H100V37.5H0Z')), 0.25)
+
+	test('is written in mm and read back, every node where it was', () => {
+		const text = formatSvg(sheet)
+		expect(text).toContain('width="250mm" height="200mm" viewBox="0 0 1000 800"')
+		const back = readSvg(text)
+		expect(back).toMatchObject({ width: 1000, height: 800, mmPerPx: 0.25 })
+		expect(boxOfFirst(text)).toEqual([0, 0, 100, 37.5])
+	})
+
+	test('is taken from cm and inches; px and points say nothing of it', () => {
+		const size = (attributes: string) => readSvg(svg('<rect width="1" height="1"/>', attributes))
+		expect(size('width="2cm" height="1cm" viewBox="0 0 100 50"').mmPerPx).toBeCloseTo(0.2)
+		expect(size('width="1in" height="1in"')).toMatchObject({ width: 96, height: 96 })
+		expect(size('width="1in" height="1in"').mmPerPx).toBeCloseTo(25.4 / 96)
+		expect(size('width="90pt" height="90pt" viewBox="0 0 9 9"').mmPerPx).toBeUndefined()
+		// A box out of proportion has no px of one size: the page's own are taken.
+		expect(size('width="2cm" height="2cm" viewBox="0 0 100 50"').width).toBeCloseTo(75.59, 2)
 	})
 })
 

@@ -14,6 +14,8 @@ export interface SvgDrawing {
 	/** px, from the document's width and height or its view box */
 	readonly width: number
 	readonly height: number
+	/** Real size of one px, where the document says it in mm, cm or inches. */
+	readonly mmPerPx?: number
 	readonly pieces: readonly Piece[]
 	/** Element names that were met and cannot be taken over, such as text or image. */
 	readonly skipped: readonly string[]
@@ -82,7 +84,7 @@ export function readSvg(text: string): SvgDrawing {
 	const pieces: Piece[] = []
 	const skipped = new Set<string>()
 	const levels: Level[] = []
-	let size = { width: 0, height: 0 }
+	let size: DocumentSize = { width: 0, height: 0 }
 	let titleText: string | null = null
 
 	parser.on('error', (error) => {
@@ -182,12 +184,33 @@ function paintOf(text: string): Paint {
 	return { kind: 'solid', colour: formatHex(parseColour(text)) ?? '#000000' }
 }
 
-function documentSize(tag: SaxesTagPlain): { width: number; height: number } {
+interface DocumentSize {
+	readonly width: number
+	readonly height: number
+	readonly mmPerPx?: number
+}
+
+/**
+ * The drawing's size. Where the document tells its real size and has a view box in proportion, the
+ * box's own units are the px, so that what was drawn on a px comes back on a px.
+ */
+function documentSize(tag: SaxesTagPlain): DocumentSize {
+	const { width, height } = tag.attributes
 	const [, , boxWidth = 0, boxHeight = 0] = viewBoxOf(tag) ?? []
-	return {
-		width: lengthPx(tag.attributes.width, boxWidth),
-		height: lengthPx(tag.attributes.height, boxHeight),
-	}
+	const size = { width: lengthPx(width, boxWidth), height: lengthPx(height, boxHeight) }
+	const [across, down] = [realLength(width), realLength(height)]
+	if (across === null || down === null) return size
+	const fits = Math.abs(across * boxHeight - down * boxWidth) < 1e-3 * across * boxHeight
+	return fits
+		? { width: boxWidth, height: boxHeight, mmPerPx: across / boxWidth }
+		: { ...size, mmPerPx: across / size.width }
+}
+
+/** A length in mm, where it says how long it really is; `null` for px, points and shares. */
+function realLength(text: string | undefined): number | null {
+	const [, value, unit] = /^\s*([\d.eE+-]+)\s*(mm|cm|in)\s*$/.exec(text ?? '') ?? []
+	const mm = Number(value) * ({ mm: 1, cm: 10, in: 25.4 }[unit ?? ''] ?? Number.NaN)
+	return mm > 0 ? mm : null
 }
 
 function viewBoxOf(tag: SaxesTagPlain): number[] | null {

@@ -1,8 +1,10 @@
 'use client'
 
+import RestartAltRounded from '@mui/icons-material/RestartAltRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
+import IconButton from '@mui/material/IconButton'
 import Slider from '@mui/material/Slider'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
@@ -113,6 +115,24 @@ function Levels({ photo }: { photo: PlacedPhoto }) {
 		change('Set the midtone', { midtone: Number(clamp(to, ...MIDTONES).toFixed(3)) })
 	return (
 		<Box>
+			<Box sx={{ display: 'flex', alignItems: 'center', minHeight: 24 }}>
+				<Typography variant="body2" sx={{ flexGrow: 1 }}>
+					Levels
+				</Typography>
+				{(black > 0 || white < 255 || midtone !== 0.5) && (
+					<IconButton
+						aria-label="Reset levels"
+						onClick={() => {
+							const { black, white, midtone } = NEUTRAL_TONE
+							change('Reset the levels', { black, white, midtone })
+							rest()
+						}}
+						sx={{ p: 0.25 }}
+					>
+						<RestartAltRounded sx={{ fontSize: 16 }} />
+					</IconButton>
+				)}
+			</Box>
 			<Histogram counts={studied?.histogram ?? null} tone={seen} />
 			<Slider
 				aria-label="Levels"
