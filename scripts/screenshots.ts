@@ -38,6 +38,27 @@ await withPage(async (page, base) => {
 	await page.keyboard.press('0')
 	const on = await placesOn(page, SHEET)
 
+	await page.keyboard.press('1')
+	await page.getByRole('button', { name: 'Tone', exact: true }).click()
+	await page.getByRole('radio', { name: 'See here' }).click()
+	await drag(page, on([760, 640]), on([1200, 1120]))
+	await page.getByRole('radio', { name: 'Arrange' }).click()
+	await page.mouse.move(...on([1140, 520]))
+	await page.keyboard.down('v')
+	await page.mouse.move(...on([1151, 585]))
+	await shoot('photo')
+	await page.keyboard.up('v')
+	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
+	await shoot('edges')
+	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
+	await page.getByRole('button', { name: 'Reset the tone' }).click()
+	await page.getByRole('button', { name: 'Guides and snapping' }).click()
+	await page.getByRole('switch', { name: 'Several, evenly spaced' }).click()
+	await page.getByRole('button', { name: /^Lay \d+ guides$/ }).click()
+	await shoot('guides')
+	await page.getByRole('button', { name: 'Clear', exact: true }).click()
+
+	await canvas.focus()
 	await page.keyboard.press('2')
 	for (const { at, pull } of REEL) {
 		await page.mouse.move(...on(at))
@@ -52,10 +73,7 @@ await withPage(async (page, base) => {
 	await page.keyboard.press('3')
 	await page.keyboard.down('z')
 	const hood = { minX: 700, minY: 300, maxX: 1260, maxY: 700 }
-	await page.mouse.move(...on([hood.minX, hood.minY]))
-	await page.mouse.down()
-	await page.mouse.move(...on([hood.maxX, hood.maxY]), { steps: 3 })
-	await page.mouse.up()
+	await drag(page, on([hood.minX, hood.minY]), on([hood.maxX, hood.maxY]))
 	await page.keyboard.up('z')
 	const near = await placesOn(page, hood)
 	await page.mouse.click(...near([757, 435]))
@@ -71,6 +89,13 @@ await withPage(async (page, base) => {
 	await page.keyboard.press('8')
 	await shoot('export')
 })
+
+async function drag(page: Page, from: Point, to: Point): Promise<void> {
+	await page.mouse.move(...from)
+	await page.mouse.down()
+	await page.mouse.move(...to, { steps: 4 })
+	await page.mouse.up()
+}
 
 async function placesOn(page: Page, box: typeof SHEET): Promise<(p: Point) => Point> {
 	const bounds = await page.getByTestId('canvas').boundingBox()
