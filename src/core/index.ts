@@ -70,6 +70,24 @@ export {
 	unitInForce,
 } from './measure/lengths'
 export {
+	alignNodes,
+	centreOf,
+	nodesOfKind,
+	nodesWhere,
+	spaceNodes,
+	transformNodes,
+	withNeighbours,
+} from './path/arrangeNodes'
+export {
+	alignPieces,
+	distributePieces,
+	duplicatePieces,
+	type Edge,
+	mirrorPieces,
+	piecesBox,
+	transformPieces,
+} from './path/arrangePieces'
+export {
 	contourBounds,
 	contourHull,
 	flattenContour,
@@ -95,6 +113,18 @@ export {
 } from './path/draw'
 export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
 export {
+	CannotJoin,
+	isEnd,
+	type JoinProblem,
+	joinEnds,
+	type NearlyClosed,
+	nearlyClosed,
+	removeOpen,
+	reverseOutline,
+	setFirstNode,
+	splitAt,
+} from './path/ends'
+export {
 	addGuides,
 	changeGuides,
 	evenGuides,
@@ -104,12 +134,14 @@ export {
 	removeGuides,
 } from './path/guides'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
+export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {
 	type Contour,
 	emptySheet,
 	type FillRule,
 	type Guide,
 	INK,
+	type MirrorLine,
 	NEUTRAL_TONE,
 	type NodeKind,
 	newId,
@@ -174,6 +206,14 @@ export {
 } from './path/pieces'
 export { removeNodes } from './path/remove'
 export { changeLine, renameSheet, setRealSize, setUnit } from './path/settings'
+export {
+	addExtrema,
+	evenHandles,
+	insertMiddles,
+	levelHandles,
+	makeFlat,
+	mendCusp,
+} from './path/shape'
 export {
 	guideTargets,
 	NOTHING_CAUGHT,

@@ -81,9 +81,14 @@ const sheet = z.object({
 	guidesHidden: z._default(z.boolean(), false),
 	guidesLocked: z._default(z.boolean(), false),
 	line: z._default(
-		z.object({ colour: z.nullable(colour), width: number.check(z.positive()) }),
+		z.object({
+			colour: z.nullable(colour),
+			width: number.check(z.positive()),
+			strength: z._default(share, 1),
+		}),
 		emptySheet('', 1, 1).line,
 	),
+	mirror: z.exactOptional(z.object({ from: point, to: point })),
 })
 
 /**

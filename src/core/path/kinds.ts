@@ -129,11 +129,26 @@ function bothHandles(
 		}
 	}
 	const along = followingTangent(before?.at, node.at, after?.at)
+	const reach = (other: Point | undefined, otherwise: number) =>
+		other ? arcHandle(node.at, along, other) : otherwise * HANDLE_SHARE || HANDLE_SHARE
 	return {
 		...node,
-		in: add(node.at, scale(along, -(toBefore || toAfter || 1) * HANDLE_SHARE)),
-		out: add(node.at, scale(along, (toAfter || toBefore || 1) * HANDLE_SHARE)),
+		in: add(node.at, scale(along, -reach(before?.at, toAfter))),
+		out: add(node.at, scale(along, reach(after?.at, toBefore))),
 	}
+}
+
+/**
+ * The handle length with which a segment that leaves along `tangent` and arrives as steeply is the
+ * arc of a circle, but for a few thousandths: 2/3 chord / (1 + cos α), α between tangent and chord.
+ * Beyond a right angle there is no such arc: the handle grows no longer than for one.
+ */
+function arcHandle(at: Point, tangent: Point, other: Point): number {
+	const chord = subtract(other, at)
+	const reach = length(chord)
+	if (reach === 0) return 0
+	const cos = Math.min(1, Math.abs(dot(chord, tangent)) / reach)
+	return ((2 / 3) * reach) / (1 + cos)
 }
 
 function smoothed(contour: Contour, index: number, node: PathNode): PathNode {
@@ -162,9 +177,14 @@ function pulledAlong(contour: Contour, index: number, node: PathNode): PathNode 
 	return withHandles(node, { in: towards(before), out: towards(after) })
 }
 
+/** A step this small beside the other axis counts as flat. */
+const FLAT_SHARE = 0.02
+
 /**
- * The tangent of the circle through three points at the middle one, as Bessel's rule weighs
- * it: the nearer neighbour counts for more. Falls back to the chord.
+ * The tangent at a point between two others. Where the point is outermost on one axis, or one of
+ * its sides is flat, the tangent is level or upright, so that the curve does not go beyond its nodes
+ * (the rule of monotone interpolation; Fritsch & Carlson, 1980). Otherwise that of the circle through
+ * the three, as Bessel's rule weighs it: the nearer neighbour counts for more. Falls back to the chord.
  */
 export function followingTangent(
 	before: Point | undefined,
@@ -174,10 +194,23 @@ export function followingTangent(
 	if (!before && !after) return [1, 0]
 	const a = before ? subtract(at, before) : subtract(after ?? at, at)
 	const b = after ? subtract(after, at) : a
+	if (before && after) {
+		const [outX, outY] = ([0, 1] as const).map((k) => standsOut(a, b, k))
+		// Outermost on both axes is a turn back: neither level nor upright would follow it.
+		if (outX && !outY) return [0, Math.sign(a[1] + b[1])]
+		if (outY && !outX) return [Math.sign(a[0] + b[0]), 0]
+	}
 	const la = length(a) || 1
 	const lb = length(b) || 1
 	const tangent = unit(add(scale(a, lb / la), scale(b, la / lb)))
 	return length(tangent) > 0 ? tangent : unit(b)
+}
+
+/** Whether the steps `a` to a point and `b` from it turn back on an axis, or one of them is flat. */
+function standsOut(a: Point, b: Point, k: 0 | 1): boolean {
+	const other = k === 0 ? 1 : 0
+	const flat = (step: Point) => Math.abs(step[k]) <= FLAT_SHARE * Math.abs(step[other])
+	return a[k] * b[k] <= 0 || flat(a) || flat(b)
 }
 
 /** The common direction of two handles: halfway between where each of them points. */

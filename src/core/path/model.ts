@@ -98,12 +98,20 @@ export interface Guide {
 	readonly at: number
 }
 
+/** A straight line through two points of the sheet, px, in which shapes are mirrored. */
+export interface MirrorLine {
+	readonly from: Point
+	readonly to: Point
+}
+
 /** How trace lines are drawn on screen. */
 export interface TraceLine {
 	/** `#rrggbb`, or `null` where it is chosen against the photo beneath. */
 	readonly colour: string | null
 	/** px on screen */
 	readonly width: number
+	/** How strongly outlines show over the photo, 0 to 1. */
+	readonly strength: number
 }
 
 /** A document: pieces traced over photos. The unit is the px of the first photo. */
@@ -122,6 +130,8 @@ export interface Sheet {
 	readonly guidesHidden: boolean
 	readonly guidesLocked: boolean
 	readonly line: TraceLine
+	/** While it stands, what is drawn on one side of it is to be completed on the other. */
+	readonly mirror?: MirrorLine
 }
 
 export const INK = '#22272e'
@@ -144,7 +154,7 @@ export function emptySheet(name: string, width: number, height: number): Sheet {
 		guides: [],
 		guidesHidden: false,
 		guidesLocked: false,
-		line: { colour: null, width: LINE_PX },
+		line: { colour: null, width: LINE_PX, strength: 1 },
 	}
 }
 

@@ -20,6 +20,7 @@ export function setUnit(sheet: Sheet, unit: LengthUnit): Sheet {
 
 export function changeLine(sheet: Sheet, change: Partial<TraceLine>): Sheet {
 	const line = { ...sheet.line, ...change }
-	const same = line.colour === sheet.line.colour && line.width === sheet.line.width
+	const keys = ['colour', 'width', 'strength'] as const
+	const same = keys.every((key) => line[key] === sheet.line[key])
 	return same ? sheet : { ...sheet, line }
 }

@@ -1,0 +1,140 @@
+import type { Affine } from '../geometry/affine'
+import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
+import { scaleAbout } from '../geometry/placement'
+import { contourBounds } from './contour'
+import { mapPieces } from './edit'
+import { type Contour, newId, type Piece, type Sheet } from './model'
+import { settleSince } from './nodes'
+import { transformContour } from './pieces'
+
+/** Whole pieces: moved, scaled, turned, mirrored, copied, lined up. */
+
+/** The box round pieces' curves; empty for none. */
+export function piecesBox(pieces: readonly Piece[]): Box {
+	return pieces.flatMap((piece) => piece.contours.map(contourBounds)).reduce(joinBoxes, EMPTY_BOX)
+}
+
+/**
+ * Moves pieces by a map. Under an uneven scale a symmetric node may become smooth; a stroke grows
+ * with its piece.
+ */
+export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Affine): Sheet {
+	const grows = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
+	return mapPieces(sheet, (piece) =>
+		ids.has(piece.id)
+			? {
+					...piece,
+					contours: piece.contours.map((contour) => movedContour(contour, map)),
+					stroke: { ...piece.stroke, width: piece.stroke.width * grows },
+				}
+			: piece,
+	)
+}
+
+function movedContour(contour: Contour, map: Affine): Contour {
+	return settleSince(contour, transformContour(contour, map))
+}
+
+/** Exchanges left and right, or top and bottom, of pieces, in the box round all of them. */
+export function mirrorPieces(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+	axis: 'left-right' | 'top-bottom',
+): Sheet {
+	const { minX, minY, maxX, maxY } = piecesBox(sheet.pieces.filter((p) => ids.has(p.id)))
+	const across = axis === 'left-right'
+	const map = scaleAbout(
+		[(minX + maxX) / 2, (minY + maxY) / 2],
+		0,
+		across ? -1 : 1,
+		across ? 1 : -1,
+	)
+	return transformPieces(sheet, ids, map)
+}
+
+/**
+ * Copies pieces, each copy just above its original, moved by a little so that it is seen.
+ * @returns the sheet and the copies' ids
+ */
+export function duplicatePieces(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+	by: readonly [number, number],
+): { sheet: Sheet; ids: ReadonlySet<string> } {
+	const copies = new Set<string>()
+	const pieces = sheet.pieces.flatMap((piece) => {
+		if (!ids.has(piece.id)) return [piece]
+		const copy: Piece = {
+			...piece,
+			id: newId(),
+			name: `${piece.name} copy`,
+			contours: piece.contours.map((contour) => ({
+				...contour,
+				id: newId(),
+				nodes: contour.nodes.map((node) => ({ ...node, id: newId() })),
+			})),
+		}
+		copies.add(copy.id)
+		return [piece, copy]
+	})
+	const copied = copies.size > 0 ? { ...sheet, pieces } : sheet
+	return { sheet: transformPieces(copied, copies, [1, 0, 0, 1, ...by]), ids: copies }
+}
+
+export type Edge = 'left' | 'middle' | 'right' | 'top' | 'centre' | 'bottom'
+
+const none = () => 0
+/** Where a box is lined up across, and down; 0 on the axis that an edge says nothing of. */
+const PLACE_X: Readonly<Record<Edge, (box: Box) => number>> = {
+	left: (box) => box.minX,
+	middle: (box) => (box.minX + box.maxX) / 2,
+	right: (box) => box.maxX,
+	top: none,
+	centre: none,
+	bottom: none,
+}
+const PLACE_Y: Readonly<Record<Edge, (box: Box) => number>> = {
+	left: none,
+	middle: none,
+	right: none,
+	top: (box) => box.minY,
+	centre: (box) => (box.minY + box.maxY) / 2,
+	bottom: (box) => box.maxY,
+}
+
+/** Lines pieces up by an edge or a middle of the box round all of them. */
+export function alignPieces(sheet: Sheet, ids: ReadonlySet<string>, edge: Edge): Sheet {
+	const chosen = sheet.pieces.filter((p) => ids.has(p.id))
+	const whole = piecesBox(chosen)
+	const place = (box: Box): readonly [number, number] => [PLACE_X[edge](box), PLACE_Y[edge](box)]
+	const to = place(whole)
+	return chosen.reduce((current, piece) => {
+		const from = place(piecesBox([piece]))
+		const by = [to[0] - from[0], to[1] - from[1]] as const
+		return by[0] === 0 && by[1] === 0
+			? current
+			: transformPieces(current, new Set([piece.id]), [1, 0, 0, 1, ...by])
+	}, sheet)
+}
+
+/** Spaces pieces so that the gaps between their boxes along an axis are equal. */
+export function distributePieces(sheet: Sheet, ids: ReadonlySet<string>, axis: 'x' | 'y'): Sheet {
+	const [low, high] = axis === 'x' ? (['minX', 'maxX'] as const) : (['minY', 'maxY'] as const)
+	const boxes = sheet.pieces
+		.filter((p) => ids.has(p.id))
+		.map((piece) => ({ piece, box: piecesBox([piece]) }))
+		.sort((a, b) => a.box[low] + a.box[high] - b.box[low] - b.box[high])
+	const [first] = boxes
+	const last = boxes.at(-1)
+	if (!first || !last || boxes.length < 3) return sheet
+	const room = last.box[high] - first.box[low]
+	const taken = boxes.reduce((sum, { box }) => sum + box[high] - box[low], 0)
+	const gap = (room - taken) / (boxes.length - 1)
+	let at = first.box[low]
+	return boxes.reduce((current, { piece, box }) => {
+		const by = at - box[low]
+		at += box[high] - box[low] + gap
+		const map: Affine = axis === 'x' ? [1, 0, 0, 1, by, 0] : [1, 0, 0, 1, 0, by]
+		return Math.abs(by) < 1e-9 ? current : transformPieces(current, new Set([piece.id]), map)
+	}, sheet)
+}

@@ -1,0 +1,223 @@
+import { add, distance, mix, type Point, subtract } from '../geometry/point'
+import { reverseContour, withHandles } from './contour'
+import { findNode, mapContour, mapContours, mapPiece, type NodePlace } from './edit'
+import { inferKind, replaceNode } from './kinds'
+import { type Contour, newId, type PathNode, type Sheet } from './model'
+import { settleSince } from './nodes'
+import { removeOutline } from './pieces'
+
+/** Edits of where outlines begin and end: joining, splitting, opening, turning round. */
+
+/** Whether a node is an end of an open outline. */
+export function isEnd({ contour, index }: Pick<NodePlace, 'contour' | 'index'>): boolean {
+	return !contour.closed && (index === 0 || index === contour.nodes.length - 1)
+}
+
+/** Why two nodes cannot be joined. */
+export type JoinProblem = 'not-two' | 'not-ends' | 'same-node'
+
+export class CannotJoin extends Error {
+	constructor(readonly problem: JoinProblem) {
+		super(`Cannot join: ${problem}.`)
+		this.name = 'CannotJoin'
+	}
+}
+
+/**
+ * Joins two end nodes of open outlines: by a segment between them, or into one node halfway. Ends
+ * of one outline close it; ends of two make one outline of them, in the first one's piece.
+ * @throws {CannotJoin} where they are not two ends
+ */
+export function joinEnds(sheet: Sheet, ids: ReadonlySet<string>, how: 'segment' | 'node'): Sheet {
+	const [first, second, more] = [...ids].map((id) => findNode(sheet, id))
+	if (!first || !second || more) throw new CannotJoin('not-two')
+	if (!isEnd(first) || !isEnd(second)) throw new CannotJoin('not-ends')
+	if (first.contour.nodes.length < 2 && first.contour === second.contour)
+		throw new CannotJoin('same-node')
+	if (first.contour === second.contour)
+		return mapContour(sheet, first.contour.id, (contour) => closed(contour, how))
+	// The first runs up to the join, the second on from it.
+	const before = endsWith(first) ? first.contour : reverseContour(first.contour)
+	const after = endsWith(second) ? reverseContour(second.contour) : second.contour
+	const joined = how === 'segment' ? linked(before, after) : welded(before, after)
+	const without = removeOutline(sheet, second.contour.id)
+	return mapContour(without, first.contour.id, () => joined)
+}
+
+function endsWith({ contour, node }: NodePlace): boolean {
+	return contour.nodes.at(-1) === node
+}
+
+function closed(contour: Contour, how: 'segment' | 'node'): Contour {
+	const [first] = contour.nodes
+	const last = contour.nodes.at(-1)
+	if (how === 'segment' || !first || !last || contour.nodes.length < 3)
+		return settleSince(contour, { ...contour, closed: true })
+	const one = weldedNode(last, first)
+	const next = { ...contour, closed: true, nodes: [one, ...contour.nodes.slice(1, -1)] }
+	return settleSince(contour, withShownKind(next, 0))
+}
+
+function linked(before: Contour, after: Contour): Contour {
+	return settleSince(before, { ...before, nodes: [...before.nodes, ...after.nodes] })
+}
+
+function welded(before: Contour, after: Contour): Contour {
+	const [first, ...rest] = after.nodes
+	const last = before.nodes.at(-1)
+	if (!first || !last) return linked(before, after)
+	const nodes = [...before.nodes.slice(0, -1), weldedNode(last, first), ...rest]
+	return settleSince(before, withShownKind({ ...before, nodes }, before.nodes.length - 1))
+}
+
+/** One node halfway between two, the handles of either moved along. */
+function weldedNode(last: PathNode, first: PathNode): PathNode {
+	const at = mix(last.at, first.at, 0.5)
+	const along = (node: PathNode, handle: Point | undefined) =>
+		handle && add(handle, subtract(at, node.at))
+	return withHandles({ ...last, at }, { in: along(last, last.in), out: along(first, first.out) })
+}
+
+function withShownKind(contour: Contour, index: number): Contour {
+	const node = contour.nodes[index]
+	return node ? replaceNode(contour, index, { ...node, kind: inferKind(contour, index) }) : contour
+}
+
+/**
+ * Opens outlines at nodes: a closed one begins and ends there, an open one becomes two. The node
+ * stands twice in one place, once for either side.
+ * @returns the sheet and the ids of all ends that came of it
+ */
+export function splitAt(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+): { sheet: Sheet; ends: ReadonlySet<string> } {
+	const ends = new Set<string>()
+	const next = replaceContours(sheet, (contour) => {
+		const cuts = [...contour.nodes.keys()].filter((i) => {
+			const inner = contour.closed || (i > 0 && i < contour.nodes.length - 1)
+			return inner && ids.has(contour.nodes[i]?.id ?? '')
+		})
+		if (cuts.length === 0) return [contour]
+		const runs = contour.closed
+			? cuts.map((from, k) => runOf(contour, from, cuts[(k + 1) % cuts.length] ?? from))
+			: [0, ...cuts].map((from, k) =>
+					contour.nodes.slice(from, (cuts[k] ?? contour.nodes.length - 1) + 1),
+				)
+		return runs.map((nodes, k) => {
+			const run = openRun(contour, nodes, k === 0)
+			for (const end of [run.nodes[0], run.nodes.at(-1)]) if (end) ends.add(end.id)
+			return run
+		})
+	})
+	return { sheet: next, ends }
+}
+
+/** The nodes from one place to another, both included, forward round a closed outline. */
+function runOf({ nodes }: Contour, from: number, to: number): PathNode[] {
+	const n = nodes.length
+	const count = ((to - from + n) % n || n) + 1
+	return Array.from({ length: count }, (_, i) => nodes[(from + i) % n]).flatMap((p) => p ?? [])
+}
+
+/** A run as an open outline; where it is not the first, or a node stands in it twice, ids are new. */
+function openRun(contour: Contour, nodes: readonly PathNode[], keepsId: boolean): Contour {
+	const seen = new Set<string>()
+	const own = nodes.map((node, i) => {
+		const again = seen.has(node.id) || (!keepsId && i === 0)
+		seen.add(node.id)
+		const id = again ? newId() : node.id
+		const handles = {
+			in: i === 0 ? undefined : node.in,
+			out: i === nodes.length - 1 ? undefined : node.out,
+		}
+		return { ...withHandles(node, handles), id }
+	})
+	const open: Contour = { id: keepsId ? contour.id : newId(), nodes: own, closed: false }
+	return [0, own.length - 1].reduce((run, i) => {
+		const node = run.nodes[i]
+		const kept = node && (node.kind === 'cusp' || node.kind === 'smooth') && (node.in || node.out)
+		return kept ? run : withShownKind(run, i)
+	}, open)
+}
+
+/**
+ * Removes nodes and leaves outlines open where they were: the segments on either side of them go
+ * too. What is left of an outline may be several; single nodes go.
+ */
+export function removeOpen(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
+	return replaceContours(sheet, (contour) => {
+		const n = contour.nodes.length
+		const gone = (i: number) => ids.has(contour.nodes[(i + n) % n]?.id ?? '')
+		if (!contour.nodes.some((node) => ids.has(node.id))) return [contour]
+		const starts = [...contour.nodes.keys()].filter(
+			(i) => !gone(i) && (gone(i - 1) || (!contour.closed && i === 0)),
+		)
+		const runs = starts.map((from) => {
+			let length = 1
+			while (length < n && !gone(from + length) && (contour.closed || from + length < n)) length++
+			return Array.from({ length }, (_, k) => contour.nodes[(from + k) % n]).flatMap((p) => p ?? [])
+		})
+		return runs
+			.filter((nodes) => nodes.length > 1)
+			.map((nodes, k) => {
+				const { nodes: own, ...run } = openRun(contour, nodes, true)
+				return { ...run, nodes: own, id: k === 0 ? contour.id : newId() }
+			})
+	})
+}
+
+/** Runs an outline through the other way; the first node of a closed one stays first. */
+export function reverseOutline(sheet: Sheet, contourId: string): Sheet {
+	return mapContour(sheet, contourId, reverseContour)
+}
+
+/** Makes a node of a closed outline its first. */
+export function setFirstNode(sheet: Sheet, id: string): Sheet {
+	return mapContours(sheet, (contour) => {
+		const index = contour.nodes.findIndex((node) => node.id === id)
+		if (!contour.closed || index < 1) return contour
+		return {
+			...contour,
+			nodes: [...contour.nodes.slice(index), ...contour.nodes.slice(0, index)],
+		}
+	})
+}
+
+/** An open outline whose ends lie so near to each other that it looks closed. */
+export interface NearlyClosed {
+	readonly contour: Contour
+	/** px between its ends */
+	readonly gap: number
+}
+
+/** Open outlines that look closed: their ends within a share of their size. */
+export function nearlyClosed(sheet: Sheet): NearlyClosed[] {
+	return sheet.pieces
+		.flatMap((piece) => (piece.hidden ? [] : piece.contours))
+		.flatMap((contour) => {
+			const [first] = contour.nodes
+			const last = contour.nodes.at(-1)
+			if (contour.closed || contour.nodes.length < 3 || !first || !last) return []
+			const gap = distance(first.at, last.at)
+			return gap <= LOOKS_CLOSED * extentOf(contour) ? [{ contour, gap }] : []
+		})
+}
+
+/** Ends within this share of an outline's extent look closed when all of it is in view. */
+const LOOKS_CLOSED = 0.03
+
+function extentOf({ nodes }: Contour): number {
+	const [first] = nodes
+	return first ? Math.max(...nodes.map((node) => distance(node.at, first.at))) : 0
+}
+
+/** Replaces each outline by those that come of it; a piece without any goes. */
+function replaceContours(sheet: Sheet, change: (contour: Contour) => Contour[]): Sheet {
+	return sheet.pieces.reduce((current, { id, contours }) => {
+		const next = contours.flatMap(change)
+		const same = next.length === contours.length && next.every((c, i) => c === contours[i])
+		if (same) return current
+		return mapPiece(current, id, (piece) => (next.length > 0 ? { ...piece, contours: next } : null))
+	}, sheet)
+}
