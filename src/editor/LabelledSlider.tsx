@@ -5,10 +5,34 @@ import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
 import Slider from '@mui/material/Slider'
 import Typography from '@mui/material/Typography'
-import { useId } from 'react'
+import { memo, useId } from 'react'
 
-/** A slider with its name and value above it; a way back to where it was, once it was moved. */
-export function LabelledSlider({
+interface LabelledSliderProps {
+	readonly label: string
+	readonly value: number
+	/** The value in words, with its unit. */
+	readonly shown: string
+	readonly min: number
+	readonly max: number
+	readonly step: number
+	/** The value that a reset gives back. */
+	readonly normal: number
+	readonly disabled?: boolean
+	/** What is set must not depend on other values: this is not told when only they change. */
+	readonly onChange: (value: number) => void
+	/** The thumb was let go: the next change is a step of its own. */
+	readonly onRest?: () => void
+}
+
+/**
+ * A slider with its name and value above it; a way back to where it was, once it was moved. Drawn
+ * anew only when what it shows changes: its neighbours move many times a second.
+ */
+export const LabelledSlider = memo(LabelledSliderShown, (a, b) => SHOWN.every((k) => a[k] === b[k]))
+
+const SHOWN = ['label', 'value', 'shown', 'min', 'max', 'step', 'normal', 'disabled'] as const
+
+function LabelledSliderShown({
 	label,
 	value,
 	shown,
@@ -19,21 +43,7 @@ export function LabelledSlider({
 	disabled = false,
 	onChange,
 	onRest,
-}: {
-	label: string
-	value: number
-	/** The value in words, with its unit. */
-	shown: string
-	min: number
-	max: number
-	step: number
-	/** The value that a reset gives back. */
-	normal: number
-	disabled?: boolean
-	onChange: (value: number) => void
-	/** The thumb was let go: the next change is a step of its own. */
-	onRest?: () => void
-}) {
+}: LabelledSliderProps) {
 	const id = useId()
 	return (
 		<Box>

@@ -18,16 +18,21 @@ export function keyInput(event: KeyboardEvent): KeyInput {
 	return { key: keyName(event), shift, alt, mod: event.ctrlKey || event.metaKey }
 }
 
-/** Whether a key belongs to the element that has the focus rather than to the bench. */
+/** Keys by which a slider is set. */
+const SLIDER_KEYS = /^(?:Arrow\w+|Home|End|Page\w+)$/
+
+/**
+ * Whether a key belongs to the element that has the focus rather than to the bench. A slider or a
+ * switch that was just used takes only the keys that set it.
+ */
 export function belongsToField(event: KeyboardEvent): boolean {
 	const target = event.target
 	if (!(target instanceof HTMLElement)) return false
-	if (
-		target.closest(
-			'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="menu"]',
-		)
-	)
-		return true
+	if (target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return true
+	const input = target.closest('input')
+	if (input?.type === 'range') return SLIDER_KEYS.test(event.key)
+	if (input?.type === 'checkbox') return event.key === ' '
+	if (target.closest('input, textarea, select, [contenteditable="true"]')) return true
 	const presses = event.key === 'Enter' || event.key === ' '
 	return presses && target.closest('button, a, [role="button"], [role="tab"]') !== null
 }

@@ -18,7 +18,7 @@ import {
 import { SMALL_PHOTO_PX } from '@/core'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
-import { useDesk, useSheet } from '../../workbench'
+import { useDesk, useOpenSheet } from '../../workbench'
 import { PICTURES } from '../fileKinds'
 import type { ToolId } from '../passes'
 import { ToolRows } from '../ToolRows'
@@ -67,9 +67,7 @@ const SECTION_OF: Readonly<Partial<Record<ToolId, SectionId>>> = {
 }
 
 export function PhotoCard() {
-	const { photos } = useSheet()
-	const photo = usePhotoAtHand()
-	const small = photo && Math.max(photo.width, photo.height) < SMALL_PHOTO_PX ? photo : null
+	const some = useOpenSheet(({ history }) => history.present.photos.length > 0)
 	const take = useTakeFiles()
 	const tool = useDesk((state) => state.tool)
 	const [shown, setShown] = useState<SectionId | null>(null)
@@ -81,19 +79,15 @@ export function PhotoCard() {
 		<>
 			<ToolRows />
 			<PhotoList />
-			{small && (
-				<Suspense>
-					<EnlargeOffer photo={small} />
-				</Suspense>
-			)}
+			<OfferIfSmall />
 			<Box>
 				<Button
 					fullWidth
-					variant={photos.length > 0 ? 'outlined' : 'contained'}
+					variant={some ? 'outlined' : 'contained'}
 					startIcon={<AddPhotoAlternateOutlined />}
 					onClick={async () => take(await chooseFiles(PICTURES))}
 				>
-					{photos.length > 0 ? 'Bring in another photo' : 'Bring a photo in'}
+					{some ? 'Bring in another photo' : 'Bring a photo in'}
 				</Button>
 				<Typography
 					variant="caption"
@@ -116,6 +110,16 @@ export function PhotoCard() {
 				))}
 			</Box>
 		</>
+	)
+}
+
+function OfferIfSmall() {
+	const photo = usePhotoAtHand()
+	if (!photo || Math.max(photo.width, photo.height) >= SMALL_PHOTO_PX) return null
+	return (
+		<Suspense>
+			<EnlargeOffer photo={photo} />
+		</Suspense>
 	)
 }
 

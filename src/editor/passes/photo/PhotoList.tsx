@@ -10,10 +10,10 @@ import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, memo, Suspense, useState } from 'react'
 import { changePhoto, type PlacedPhoto } from '@/core'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
-import { usePhotoAtHand } from './photoAtHand'
+import { photoAtWork } from '../../canvas/chooseByPhoto'
+import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../../workbench'
 
 const PhotoMenu = lazy(() => import('./PhotoMenu').then((m) => ({ default: m.PhotoMenu })))
 
@@ -34,9 +34,25 @@ export function PhotoList() {
 	)
 }
 
-function Row({ photo, alone }: { photo: PlacedPhoto; alone: boolean }) {
+interface RowProps {
+	readonly photo: PlacedPhoto
+	readonly alone: boolean
+}
+
+/** Drawn anew only when what it shows changes, not while the photo is moved or toned. */
+const Row = memo(
+	RowShown,
+	(a, b) => a.alone === b.alone && SHOWN.every((key) => a.photo[key] === b.photo[key]),
+)
+
+const SHOWN = ['id', 'blob', 'name', 'width', 'height', 'hidden', 'locked'] as const
+
+function RowShown({ photo, alone }: RowProps) {
 	const { open } = useWorkbench()
-	const atHand = usePhotoAtHand()?.id === photo.id && !alone
+	const chosen = useOpenSheet(
+		({ history, selection }) => photoAtWork(history.present, selection.photo)?.id === photo.id,
+	)
+	const atHand = chosen && !alone
 	const state = useDesk(({ pyramids, opening }) => {
 		if (pyramids.get(photo.blob)) return ''
 		return opening.has(photo.blob) ? ', opening' : ', cannot be shown'
