@@ -185,7 +185,7 @@ function useLoadedSheet(id: string): Loaded {
 const DESK_REST_MS = 400
 
 /** What of the desk is found again. */
-const LEFT = ['view', 'pass', 'tool', 'rulers', 'snapping'] as const
+const LEFT = ['view', 'pass', 'tool', 'rulers', 'snapping', 'straightOnly'] as const
 
 /** Stores pass, tool and view a moment after they last changed. */
 function keepDeskSaved({ desk, library, open }: Workbench, id: string): () => void {

@@ -5,9 +5,10 @@ import InputAdornment from '@mui/material/InputAdornment'
 import InputLabel from '@mui/material/InputLabel'
 import OutlinedInput from '@mui/material/OutlinedInput'
 import { useId, useState } from 'react'
+import { readNumber, typedChange } from './typedNumber'
 
 /**
- * A number with its unit. Enter or leaving the field takes it over, the arrow keys step it
+ * A number with its unit. Enter or leaving the field takes it over, “+5” adds, “*2” multiplies, the arrow keys step it
  * (Shift by ten, Alt by a tenth), Escape gives the old one back. What is no number is not taken.
  * What is shown may lag behind a drag, so changes are told as a function of the number as it is.
  */
@@ -32,16 +33,15 @@ export function NumberField({
 	const id = useId()
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
-	const parsed = draft === null ? value : read(draft)
+	const change = draft === null ? null : typedChange(draft, read)
 	const take = () => {
-		if (draft !== null && parsed !== null && draft !== shown) onChange(() => parsed)
+		if (change && draft !== shown) onChange(change)
 		setDraft(null)
 	}
 	const step = (by: number) => {
-		if (parsed === null) return
-		const typed = draft === null ? null : parsed
+		if (draft !== null && !change) return
 		setDraft(null)
-		onChange((now) => Number(((typed ?? now) + by).toFixed(6)))
+		onChange((now) => Number(((change?.(now) ?? now) + by).toFixed(6)))
 	}
 	return (
 		<FormControl size="small" disabled={disabled || value === null}>
@@ -50,7 +50,7 @@ export function NumberField({
 				id={id}
 				label={label}
 				value={draft ?? shown}
-				error={draft !== null && parsed === null}
+				error={draft !== null && !change}
 				inputProps={{ inputMode: 'decimal', autoComplete: 'off', className: 'number' }}
 				endAdornment={<InputAdornment position="end">{unit}</InputAdornment>}
 				onChange={(event) => setDraft(event.target.value)}
@@ -69,11 +69,6 @@ export function NumberField({
 			/>
 		</FormControl>
 	)
-}
-
-function readNumber(text: string): number | null {
-	const value = Number(text.trim().replace(',', '.'))
-	return text.trim() !== '' && Number.isFinite(value) ? value : null
 }
 
 function trimmed(value: number, digits: number): string {

@@ -4,6 +4,7 @@ import { fitBox, zoomAt } from './canvas/view'
 import { goToPass, type Hold, hold } from './desk'
 import { belongsToField, keyInput, keyName } from './keyboard'
 import { PASSES, worksOnPhoto } from './passes/passes'
+import type { KeyInput } from './tools/tool'
 import type { Workbench } from './workbench'
 
 const HOLDS: Readonly<Record<string, Hold>> = {
@@ -43,7 +44,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 	const onDown = (event: KeyboardEvent) => {
 		if (belongsToField(event) || event.isComposing) return
 		const input = keyInput(event)
-		const taken = input.mod ? historyKey(input.key, input.shift) : plainKey(input.key, event.repeat)
+		const taken = input.mod ? historyKey(input.key, input.shift) : plainKey(input, event.repeat)
 		if (taken || toolKey(event)) event.preventDefault()
 	}
 
@@ -55,7 +56,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		return true
 	}
 
-	const plainKey = (key: string, repeat: boolean): boolean => {
+	const plainKey = ({ key, shift }: KeyInput, repeat: boolean): boolean => {
 		const pass = PASSES.find((p) => String(p.number) === key)
 		if (pass) {
 			workbench.toolAtHand().rest()
@@ -63,6 +64,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 			workbench.refresh()
 			return true
 		}
+		if (key === 'n') return walk(shift ? -1 : 1)
 		const what = HOLDS[key]
 		if (what) {
 			if (what === 'loupe') desk.setState({ pointer: pointer() })
@@ -72,6 +74,16 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		const act = bench[key]
 		if (act && !(repeat && key !== '+' && key !== '-')) act()
 		return act !== undefined
+	}
+
+	/** The walk is Nodes' own: whatever tool is at hand is put down for it. */
+	const walk = (by: 1 | -1): boolean => {
+		const { pass } = desk.getState()
+		if (pass === 'proof' || pass === 'export') return false
+		workbench.takeTool('nodes')
+		const went = workbench.walk.step(by)
+		workbench.refresh()
+		return went
 	}
 
 	const toolKey = (event: KeyboardEvent): boolean => {

@@ -43,6 +43,8 @@ export interface DeskState {
 	/** A line drawn along something whose length is to be told. */
 	readonly measured: Line | null
 	readonly snapping: Snapping
+	/** The Pen places corners alone. */
+	readonly straightOnly: boolean
 	readonly rulers: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
@@ -62,6 +64,7 @@ const leftDesk = z.object({
 	centre: z.tuple([z.number(), z.number()]),
 	scale: z.number().check(z.positive()),
 	rulers: z._default(z.boolean(), true),
+	straightOnly: z._default(z.boolean(), false),
 	snapping: z._default(
 		z.object({ guides: z.boolean(), nodes: z.boolean(), level: z.boolean() }),
 		FIRST_SNAPPING,
@@ -75,23 +78,27 @@ export function readLeftDesk(value: unknown): LeftDesk | null {
 	return leftDesk.safeParse(value).data ?? null
 }
 
-export function leaveDesk({ pass, tool, view, size, rulers, snapping }: DeskState): LeftDesk {
+export function leaveDesk(state: DeskState): LeftDesk {
+	const { pass, tool, view, size, rulers, snapping, straightOnly } = state
 	return {
 		pass,
 		tool,
 		rulers,
 		snapping,
+		straightOnly,
 		centre: [(size.width / 2 - view.x) / view.scale, (size.height / 2 - view.y) / view.scale],
 		scale: view.scale,
 	}
 }
 
 export function createDesk(
-	start: Pick<DeskState, 'pass' | 'tool'> & Partial<Pick<DeskState, 'rulers' | 'snapping'>>,
+	start: Pick<DeskState, 'pass' | 'tool'> &
+		Partial<Pick<DeskState, 'rulers' | 'snapping' | 'straightOnly'>>,
 ): Desk {
 	return createStore<DeskState>(() => ({
 		rulers: true,
 		snapping: FIRST_SNAPPING,
+		straightOnly: false,
 		...start,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },

@@ -1,4 +1,12 @@
-import { CannotCut, type CutProblem, MAX_MEGAPIXELS, PathSyntaxError, SvgSyntaxError } from '@/core'
+import {
+	CannotCut,
+	CannotJoin,
+	type CutProblem,
+	type JoinProblem,
+	MAX_MEGAPIXELS,
+	PathSyntaxError,
+	SvgSyntaxError,
+} from '@/core'
 import { StorageFull, StorageRefused } from '@/store/database'
 import { NothingToTake } from '@/store/newSheets'
 import { PictureRefused } from '@/store/photoPixels'
@@ -17,6 +25,7 @@ export function messageFor(error: unknown, file?: string): string {
 	if (error instanceof StorageRefused)
 		return 'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.'
 	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
+	if (error instanceof CannotJoin) return JOIN_MESSAGES[error.problem]
 	const detail = error instanceof Error ? error.message : String(error)
 	return `Something went wrong: ${detail}. Your sheet is as it was.`
 }
@@ -42,4 +51,10 @@ const CUT_MESSAGES: Readonly<Record<CutProblem, string>> = {
 		'This outline goes round an opening that is there already. Fill that one in first, or draw the new one beside it.',
 	'own-piece':
 		'This piece has openings of its own. Only a single outline can be cut out of another piece.',
+}
+
+const JOIN_MESSAGES: Readonly<Record<JoinProblem, string>> = {
+	'not-two': 'Select exactly two end nodes of open outlines, then join them.',
+	'not-ends': 'Only the end nodes of open outlines can be joined. They are ringed in red.',
+	'same-node': 'An outline of a single node has nothing to be joined to.',
 }

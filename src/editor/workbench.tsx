@@ -16,6 +16,7 @@ import { createPen } from './tools/pen'
 import { createSeeHere } from './tools/seeHere'
 import { createStraighten } from './tools/straighten'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './tools/tool'
+import { createWalk, type Walk } from './walk'
 
 /** Everything that the parts of the editor share. */
 export interface Workbench {
@@ -30,6 +31,8 @@ export interface Workbench {
 	/** Takes a tool in hand; the one before is put down. */
 	takeTool(id: ToolId): void
 	toolAtHand(): Tool
+	/** From node to node round the outline, the view following. */
+	readonly walk: Walk
 }
 
 const LOOKING_HINT = 'Drag: pan. Ctrl and wheel, or pinch: zoom. 0: fit the sheet.'
@@ -45,6 +48,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 			const { snapping, holds } = desk.getState()
 			return holds.has('snapping') ? NO_SNAPPING : snapping
 		},
+		straightOnly: () => desk.getState().straightOnly,
 	}
 	const tools = {
 		pen: createPen(bench, () => nextName(open.sheet())),
@@ -79,6 +83,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		tools,
 		refresh,
 		toolAtHand,
+		walk: createWalk(open, desk),
 		takeTool: (id) => {
 			if (desk.getState().tool !== id) toolAtHand().rest()
 			desk.setState({ tool: id })

@@ -12,7 +12,7 @@ import {
 	subtract,
 	unit,
 } from '@/core'
-import { knobOf } from '../tools/arrange'
+import { knobOf } from '../tools/frame'
 import type { Line, Overlay, Frame as PhotoFrame } from '../tools/tool'
 import { INKS } from './colours'
 import type { Frame } from './paintPieces'

@@ -44,6 +44,7 @@ export function paintMarks(
 	paintHandles(ctx, sheet, selection, view)
 	paintNodes(ctx, sheet, selection, frame)
 	paintBox(ctx, overlay, view)
+	paintLasso(ctx, overlay, view)
 }
 
 function paintNodes(
@@ -244,5 +245,19 @@ export function paintBox(ctx: CanvasRenderingContext2D, { box }: Overlay, view: 
 	ctx.fillRect(x, y, right - x, bottom - y)
 	const path = new Path2D()
 	path.rect(x, y, right - x, bottom - y)
+	cased(ctx, path, INKS.active, 1)
+}
+
+function paintLasso(ctx: CanvasRenderingContext2D, { lasso }: Overlay, view: View): void {
+	if (!lasso) return
+	const path = new Path2D()
+	for (const [i, p] of lasso.entries()) {
+		const on = toScreen(view, p)
+		if (i === 0) path.moveTo(...on)
+		else path.lineTo(...on)
+	}
+	path.closePath()
+	ctx.fillStyle = INKS.box
+	ctx.fill(path)
 	cased(ctx, path, INKS.active, 1)
 }

@@ -7,9 +7,9 @@ import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue } from 'react'
 import {
+	add,
 	distance,
 	findNode,
-	formatLength,
 	type HandleSide,
 	handleAngle,
 	moveHandle,
@@ -18,9 +18,11 @@ import {
 	type PathNode,
 	type Point,
 	placeNode,
+	polar,
 	setKind,
 } from '@/core'
 import { LengthField } from '../LengthField'
+import { NumberField } from '../NumberField'
 import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
 import { KindIcon } from './KindIcon'
 
@@ -109,25 +111,43 @@ const SIDE_NAMES = { in: 'Handle in', out: 'Handle out' } as const
 function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 	const { open } = useWorkbench()
 	const handle = node[side]
-	const scale = useSheet()
 	if (!handle) return null
 	const move = (axis: Axis) => (next: (now: number) => number) =>
 		open.apply('Place a handle', (sheet) => {
 			const at = findNode(sheet, node.id)?.node[side]
 			return at ? moveHandle(sheet, node.id, side, onAxis(at, axis, next)) : sheet
 		})
+	/** The handle as its arm from the node: `change` of its length (px) or its angle (degrees). */
+	const turn = (change: (length: number, angle: number) => readonly [number, number]) =>
+		open.apply('Place a handle', (sheet) => {
+			const now = findNode(sheet, node.id)?.node
+			const at = now?.[side]
+			if (!now || !at) return sheet
+			const [length, angle] = change(distance(now.at, at), handleAngle(now, at))
+			const to = add(now.at, polar((-angle * Math.PI) / 180, Math.max(0, length)))
+			return moveHandle(sheet, node.id, side, to)
+		})
 	return (
 		<>
 			<Typography
 				variant="caption"
-				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mt: 0.5, mb: -0.25 }}
+				sx={{ gridColumn: '1 / -1', color: 'text.secondary', mt: 0.25, mb: -0.5 }}
 			>
-				{SIDE_NAMES[side]}:{' '}
-				<span className="number">{formatLength(distance(node.at, handle), scale)}</span> at{' '}
-				<span className="number">{handleAngle(node, handle).toFixed(1)}°</span>
+				{SIDE_NAMES[side]}
 			</Typography>
 			<LengthField label={`${side} x`} px={handle[0]} onChange={move(0)} />
 			<LengthField label={`${side} y`} px={handle[1]} onChange={move(1)} />
+			<LengthField
+				label={`${side} length`}
+				px={distance(node.at, handle)}
+				onChange={(next) => turn((length, angle) => [next(length), angle])}
+			/>
+			<NumberField
+				label={`${side} angle`}
+				unit="°"
+				value={handleAngle(node, handle)}
+				onChange={(next) => turn((length, angle) => [length, next(angle)])}
+			/>
 		</>
 	)
 }

@@ -11,7 +11,8 @@ import {
 	photoCorners,
 	placementOf,
 } from '@/core'
-import { createArrange, knobOf } from './arrange'
+import { createArrange } from './arrange'
+import { knobOf } from './frame'
 import { at, drag, type HandyBench, handyBench, press } from './handyBench'
 
 /** A photo of 400 × 300 at the sheet's top left, chosen. */

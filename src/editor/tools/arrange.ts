@@ -1,27 +1,22 @@
 import {
 	type Affine,
-	add,
 	changePhoto,
 	composeAffine,
 	distance,
 	type Guide,
-	mix,
 	moveGuide,
 	type PlacedPhoto,
-	type Placement,
 	type Point,
 	photoAt,
 	photoCorners,
 	photoHolds,
 	placementOf,
 	removeGuides,
-	scale,
-	scaleAbout,
 	subtract,
 	transformPhoto,
 	turnAbout,
-	unit,
 } from '@/core'
+import { type Corner, cornerScaling, gripOf, knobAngle, moveBy } from './frame'
 import {
 	type Bench,
 	DRAG_PX,
@@ -32,23 +27,16 @@ import {
 	type Tool,
 } from './tool'
 
-/** How far beyond the photo's upper side the knob that turns it stands, px on screen. */
-const KNOB_PX = 26
-/** Shift turns by multiples of this, radians. */
-const TURN_STEP = Math.PI / 12
-/** A photo is not made smaller than this on the sheet, px. */
-const LEAST_PX = 4
-
 /** What of the bench the pointer is over. */
 type Grip =
-	| { readonly what: 'corner'; readonly corner: 0 | 1 | 2 | 3 }
+	| { readonly what: 'corner'; readonly corner: Corner }
 	| { readonly what: 'knob' }
 	| { readonly what: 'guide'; readonly guide: Guide }
 	| { readonly what: 'photo'; readonly photo: string }
 
 /** What the button holds, and how things lay when it took hold. */
 type Held =
-	| { readonly what: 'corner'; readonly corner: 0 | 1 | 2 | 3; readonly photo: PlacedPhoto }
+	| { readonly what: 'corner'; readonly corner: Corner; readonly photo: PlacedPhoto }
 	| { readonly what: 'knob'; readonly photo: PlacedPhoto }
 	| { readonly what: 'photo'; readonly photo: PlacedPhoto }
 	| { readonly what: 'guide'; readonly guide: Guide }
@@ -78,10 +66,9 @@ export function createArrange(bench: Bench): Tool {
 	const look = (input: PointerInput): Grip | null => {
 		const photo = chosen()
 		if (photo && !photo.locked) {
-			const frame = frameOf(photo)
-			if (distance(knobOf(frame, input.pixel), input.at) <= input.reach) return { what: 'knob' }
-			const corner = frame.corners.findIndex((p) => distance(p, input.at) <= input.reach)
-			if (corner >= 0) return { what: 'corner', corner: corner as 0 | 1 | 2 | 3 }
+			const grip = gripOf(frameOf(photo), input)
+			if (grip === 'knob') return { what: 'knob' }
+			if (grip !== null) return { what: 'corner', corner: grip }
 		}
 		const guide = guideUnder(bench, input)
 		if (guide) return { what: 'guide', guide }
@@ -108,18 +95,18 @@ export function createArrange(bench: Bench): Tool {
 		)
 
 	const drag = (input: PointerInput, grip: Held) => {
-		const by = subtract(input.at, start)
 		switch (grip.what) {
 			case 'photo': {
-				const [dx, dy] = input.shift ? alongOneAxis(by) : by
+				const [dx, dy] = moveBy(subtract(input.at, start), input)
 				return lay('Move a photo', grip.photo, [1, 0, 0, 1, dx, dy])
 			}
-			case 'corner':
-				return lay('Scale a photo', grip.photo, cornerScaling(grip.photo, grip.corner, input))
+			case 'corner': {
+				const map = cornerScaling(frameOf(grip.photo), grip.corner, input)
+				return lay('Scale a photo', grip.photo, map)
+			}
 			case 'knob': {
 				const { centre, turn } = placementOf(grip.photo)
-				const by = angleFrom(centre, input.at) - angleFrom(centre, start)
-				const angle = input.shift ? Math.round((turn + by) / TURN_STEP) * TURN_STEP - turn : by
+				const angle = knobAngle(centre, start, input, turn)
 				return lay('Turn a photo', grip.photo, turnAbout(centre, angle))
 			}
 			case 'guide': {
@@ -218,47 +205,6 @@ function frameOf(photo: PlacedPhoto): Frame {
 	const frame = { corners: photoCorners(photo), locked: photo.locked }
 	frames.set(photo, frame)
 	return frame
-}
-
-/** Where the knob stands that turns the photo, at a zoom of `pixel` sheet px a screen px. */
-export function knobOf({ corners: [a, b, c] }: Frame, pixel: number): Point {
-	const up = unit(subtract(b, c))
-	return add(mix(a, b, 0.5), scale(up, KNOB_PX * pixel))
-}
-
-/** The scaling that brings a corner under the pointer: in proportion, or with Alt each side by itself. */
-function cornerScaling(photo: PlacedPhoto, corner: 0 | 1 | 2 | 3, input: PointerInput): Affine {
-	const corners = photoCorners(photo)
-	const fixed = corners[(corner + 2) % 4] as Point
-	const was = corners[corner] as Point
-	const placement = placementOf(photo)
-	const before = alongFrame(subtract(was, fixed), placement)
-	const now = alongFrame(subtract(input.at, fixed), placement)
-	const least = (k: number, size: number) => Math.max(k, LEAST_PX / size)
-	if (input.alt) {
-		const sx = least(now[0] / before[0], placement.width)
-		const sy = least(now[1] / before[1], placement.height)
-		return scaleAbout(fixed, placement.turn, sx, sy)
-	}
-	// The pointer's place dropped onto the diagonal: the corner stays as near to it as it can.
-	const k =
-		(now[0] * before[0] + now[1] * before[1]) / (before[0] * before[0] + before[1] * before[1])
-	const s = least(k, Math.min(placement.width, placement.height))
-	return scaleAbout(fixed, placement.turn, s, s)
-}
-
-/** A displacement in the photo's own directions. */
-function alongFrame([x, y]: Point, { turn }: Placement): Point {
-	const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
-	return [x * cos + y * sin, y * cos - x * sin]
-}
-
-function alongOneAxis([x, y]: Point): Point {
-	return Math.abs(x) > Math.abs(y) ? [x, 0] : [0, y]
-}
-
-function angleFrom(centre: Point, p: Point): number {
-	return Math.atan2(p[1] - centre[1], p[0] - centre[0])
 }
 
 /** A place as fine as the zoom lets one set it: whole px unless one looks closely. */

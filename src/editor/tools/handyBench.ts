@@ -16,6 +16,7 @@ export interface HandyBench extends Bench {
 	labels(): string[]
 	/** Nothing snaps until told otherwise. */
 	setSnapping(snapping: Partial<Snapping>): void
+	setStraightOnly(on: boolean): void
 }
 
 export function handyBench(...paths: string[]): HandyBench {
@@ -23,9 +24,14 @@ export function handyBench(...paths: string[]): HandyBench {
 	const sheet: Sheet = { ...emptySheet('Test', 1000, 800), pieces }
 	const open = createOpenSheet(sheet)
 	let snapping = NO_SNAPPING
+	let straight = false
 	return {
 		open,
 		snapping: () => snapping,
+		straightOnly: () => straight,
+		setStraightOnly: (on) => {
+			straight = on
+		},
 		setSnapping: (change) => {
 			snapping = { ...snapping, ...change }
 		},

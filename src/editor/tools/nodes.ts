@@ -7,21 +7,28 @@ import {
 	findContour,
 	findNode,
 	type HandleSide,
+	insertMiddles,
+	mix,
 	moveHandle,
 	moveNodes,
 	type NodeKind,
+	neighbours,
+	type PathNode,
 	type Point,
 	removeNodes,
+	removeOpen,
 	retractHandle,
 	type Sheet,
 	type Snapped,
 	setKind,
 	snapAngle,
 	subtract,
+	windingNumber,
 } from '@/core'
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { type Hit, hitTest, nodesIn, pieceUnder } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
+import { armHint, heldHint, hoverHint, whereHint } from './nodesHints'
 import { sign, snapped } from './snapped'
 import { toggleKind } from './toggleKind'
 import {
@@ -63,7 +70,15 @@ type Held =
 			readonly offset: Point
 	  }
 	| {
-			readonly what: 'box'
+			/** A node pressed with Alt: let go, its kind changes; dragged, a handle is pulled out. */
+			readonly what: 'pull'
+			readonly start: Point
+			readonly base: Sheet
+			readonly id: string
+			readonly side: HandleSide
+	  }
+	| {
+			readonly what: 'box' | 'lasso'
 			readonly start: Point
 			readonly before: Selection
 			readonly add: boolean
@@ -90,6 +105,20 @@ export function createNodes(bench: Bench): Tool {
 	let hover: Hit | null = null
 	let box: Box | null = null
 	let snap: Snapped | null = null
+	let lasso: readonly Point[] | null = null
+	/** The handle of the one selected node that keys move, in place of the node. */
+	let arm: HandleSide | null = null
+
+	/** The one node that is selected, if it is one. */
+	const single = () => {
+		const [id, more] = bench.selection().nodes
+		return id !== undefined && more === undefined ? findNode(bench.sheet(), id) : undefined
+	}
+	const armed = () => {
+		const node = single()?.node
+		const at = arm && node?.[arm]
+		return arm && node && at ? { node, side: arm, at } : null
+	}
 
 	const look = (input: PointerInput) =>
 		hitTest(bench.sheet(), bench.selection(), input.at, input.reach)
@@ -121,6 +150,11 @@ export function createNodes(bench: Bench): Tool {
 		const found = snapped(bench, p, input, o)
 		snap = sign(found)
 		return found.at
+	}
+
+	const encloses = (ring: readonly Point[], id: string): boolean => {
+		const node = findNode(bench.sheet(), id)?.node
+		return node !== undefined && windingNumber(ring, node.at) !== 0
 	}
 
 	const drag = (input: PointerInput, grip: Held) => {
@@ -157,9 +191,19 @@ export function createNodes(bench: Bench): Tool {
 					key(),
 				)
 			}
-			case 'box': {
-				box = boxOf([from, input.at])
-				const inside = nodesIn(bench.sheet(), box)
+			case 'pull':
+				return bench.apply(
+					'Pull a handle out',
+					() => moveHandle(grip.base, grip.id, grip.side, caught(input.at, input, {})),
+					key(),
+				)
+			case 'box':
+			case 'lasso': {
+				if (grip.what === 'box') box = boxOf([from, input.at])
+				else lasso = [...(lasso ?? [from]), input.at]
+				const inside = lasso
+					? nodesIn(bench.sheet(), boxOf(lasso)).filter((id) => encloses(lasso ?? [], id))
+					: nodesIn(bench.sheet(), boxOf([from, input.at]))
 				const nodes = new Set(grip.add ? [...grip.before.nodes, ...inside] : inside)
 				const first = [...nodes][0]
 				const place = first === undefined ? undefined : findNode(bench.sheet(), first)
@@ -194,7 +238,10 @@ export function createNodes(bench: Bench): Tool {
 				const kept = input.shift ? [...selection.nodes] : []
 				return bench.select(selectContour(bench.sheet(), grip.contour, [...kept, ...ends]))
 			}
-			case 'box': {
+			case 'pull':
+				return toggleKind(bench, grip.id)
+			case 'box':
+			case 'lasso': {
 				const piece = grip.add ? null : pieceUnder(bench.sheet(), input.at)
 				if (!grip.add) bench.select({ ...NOTHING, piece: piece?.id ?? null })
 			}
@@ -206,6 +253,17 @@ export function createNodes(bench: Bench): Tool {
 		const ids = bench.selection().nodes
 		if (!way || ids.size === 0) return false
 		const step = shift ? 10 : alt ? 0.1 : 1
+		const handle = armed()
+		if (handle) {
+			const { node, side, at } = handle
+			const to = add(at, [way[0] * step, way[1] * step])
+			bench.apply(
+				'Nudge a handle',
+				(sheet) => moveHandle(sheet, node.id, side, to),
+				`nudge:${node.id}:${side}`,
+			)
+			return true
+		}
 		bench.apply(
 			ids.size > 1 ? `Nudge ${ids.size} nodes` : 'Nudge a node',
 			(sheet) => moveNodes(sheet, ids, [way[0] * step, way[1] * step]),
@@ -214,19 +272,67 @@ export function createNodes(bench: Bench): Tool {
 		return true
 	}
 
+	/** Takes a handle in hand for the keys; one that is missing is pulled out towards its neighbour. */
+	const takeHandle = (side: HandleSide): boolean => {
+		const place = single()
+		if (!place) return false
+		arm = arm === side ? null : side
+		if (!arm || place.node[side]) return true
+		const { before, after } = neighbours(place.contour, place.index)
+		const towards = side === 'in' ? before : after
+		if (!towards) {
+			arm = null
+			return true
+		}
+		const to = mix(place.node.at, towards.at, 1 / 3)
+		bench.apply('Pull a handle out', (sheet) => moveHandle(sheet, place.node.id, side, to))
+		return true
+	}
+
+	/** Inserts nodes in the middle of the segments between selected nodes, or of the one after a single node. */
+	const insertBetween = (): boolean => {
+		const place = single()
+		const after = place && neighbours(place.contour, place.index).after
+		const ends = after ? new Set([place.node.id, after.id]) : bench.selection().nodes
+		let inserted: ReadonlySet<string> = new Set()
+		bench.apply('Insert in the middle', (sheet) => {
+			const made = insertMiddles(sheet, ends)
+			inserted = made.ids
+			return made.sheet
+		})
+		const [first] = inserted
+		const found = first === undefined ? undefined : findNode(bench.sheet(), first)
+		if (found) bench.select(selectContour(bench.sheet(), found.contour.id, inserted))
+		return true
+	}
+
 	return {
 		down: (input) => {
 			run++
 			dragging = false
 			hover = look(input)
+			arm = null
 			if (!hover) {
-				held = { what: 'box', start: input.at, before: bench.selection(), add: input.shift }
+				held = {
+					what: input.alt ? 'lasso' : 'box',
+					start: input.at,
+					before: bench.selection(),
+					add: input.shift,
+				}
 				return
 			}
 			switch (hover.kind) {
 				case 'node':
-					if (input.alt) return toggleKind(bench, hover.id)
-					return takeNode(hover, input)
+					if (!input.alt) return takeNode(hover, input)
+					held = {
+						what: 'pull',
+						start: input.at,
+						base: bench.sheet(),
+						id: hover.id,
+						side: hover.contour.nodes[hover.index]?.out ? 'in' : 'out',
+					}
+					bench.select(selectContour(bench.sheet(), hover.contour.id, [hover.id]))
+					return
 				case 'handle': {
 					const { id, side, at } = hover
 					held = {
@@ -285,6 +391,7 @@ export function createNodes(bench: Bench): Tool {
 			}
 			held = null
 			box = null
+			lasso = null
 			snap = null
 			dragging = false
 			bench.seal()
@@ -315,6 +422,10 @@ export function createNodes(bench: Bench): Tool {
 				return true
 			}
 			if (input.key in ARROWS) return nudge(input)
+			if (input.key === 'escape' && arm) {
+				arm = null
+				return true
+			}
 			if (input.key === 'escape') {
 				bench.select(nodes.size > 0 ? { piece, contour, nodes: new Set() } : NOTHING)
 				return true
@@ -327,48 +438,58 @@ export function createNodes(bench: Bench): Tool {
 				)
 				return true
 			}
-			if ((input.key === 'delete' || input.key === 'backspace') && !input.shift) {
+			if (input.key === 'i') return takeHandle('in')
+			if (input.key === 'o') return takeHandle('out')
+			if (input.key === 'a') return insertBetween()
+			if (input.key !== 'delete' && input.key !== 'backspace') return false
+			const handle = armed()
+			if (handle) {
+				arm = null
+				bench.apply('Take a handle away', (sheet) =>
+					retractHandle(sheet, handle.node.id, handle.side),
+				)
+			} else if (input.shift) {
+				bench.apply('Remove and leave open', (sheet) => removeOpen(sheet, nodes))
+			} else {
 				bench.apply(nodes.size > 1 ? `Delete ${nodes.size} nodes` : 'Delete a node', (sheet) =>
 					removeNodes(sheet, nodes),
 				)
-				return true
 			}
-			return false
+			return true
 		},
 
 		rest: () => {
 			held = null
 			hover = null
 			box = null
+			lasso = null
+			arm = null
 			dragging = false
 		},
 
-		hint: () => hintFor(dragging ? held : null, hover, bench.selection().nodes.size),
-		overlay: () => ({ ...NO_OVERLAY, box, hover: dragging ? null : hover, snapped: snap }),
+		hint: () => {
+			if (held && dragging) return heldHint(held.what)
+			const handle = armed()
+			return handle
+				? armHint(handle.side)
+				: hoverHint(hover, bench.selection().nodes.size, whereHint(single()))
+		},
+		overlay: () => {
+			const handle = armed()
+			const shown = handle ? handleHit(handle) : hover
+			return { ...NO_OVERLAY, box, lasso, hover: dragging ? null : shown, snapped: snap }
+		},
 		cursor: () => (hover?.kind === 'segment' ? 'grab' : hover ? 'move' : 'default'),
 	}
 }
 
-function hintFor(held: Held | null, hover: Hit | null, selected: number): string {
-	switch (held?.what) {
-		case 'nodes':
-			return 'Moving. Shift: keep to 45° steps. Hold G: snap to nothing.'
-		case 'handle':
-			return 'Alt: break the handle free, for a cusp. Shift: 45° steps. Hold G: snap to nothing. Drop it on its node to take it away.'
-		case 'segment':
-			return 'Bending: the grabbed point follows the pointer.'
-		case 'box':
-			return 'Selecting the nodes in the box. Shift adds to the selection.'
-	}
-	switch (hover?.kind) {
-		case 'node':
-			return 'Click: select the node. Shift: add it. Drag: move it. Alt-click: corner to smooth and back.'
-		case 'handle':
-			return 'Drag: shape the curve. Alt: break the handle free. Drop it on its node to take it away.'
-		case 'segment':
-			return 'Drag: bend the segment. Click: select its two nodes. Alt-click: insert a node. Double-click: select the outline.'
-	}
-	return selected > 0
-		? 'Arrows nudge 1 px, Shift 10, Alt 0.1. C corner, S smooth, Y symmetric, X cusp. Delete removes and keeps the outline whole.'
-		: 'Click a node, a segment or a piece. Drag a box to select nodes.'
+const handleHits = new WeakMap<Point, Hit>()
+
+/** The handle that keys move, as something hovered: the same object for the same handle. */
+function handleHit({ node, side, at }: { node: PathNode; side: HandleSide; at: Point }): Hit {
+	const kept = handleHits.get(at)
+	if (kept) return kept
+	const hit: Hit = { kind: 'handle', id: node.id, side, at }
+	handleHits.set(at, hit)
+	return hit
 }

@@ -13,6 +13,7 @@ import {
 	type PathNode,
 	type Point,
 	pickUpOutline,
+	placeNode,
 	pullClosingHandle,
 	pullHandles,
 	type Snapped,
@@ -172,6 +173,12 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 		if (!held.pulled && distance(input.at, held.start) < DRAG_PX * input.pixel) return
 		held.pulled = true
 		snap = null
+		// With straight segments alone a drag carries the corner just placed.
+		if (held.kind === 'place' && bench.straightOnly()) {
+			const to = caught(input)
+			return bench.apply('Place a node', (sheet) => placeNode(sheet, held.node, to), key())
+		}
+		if (bench.straightOnly()) return
 		const to = input.shift ? snapAngle(held.start, input.at, ANGLE_STEP) : caught(input, held.start)
 		switch (held.kind) {
 			case 'place':
@@ -244,7 +251,7 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 			target = aim(input)
 		},
 
-		doubleClick: () => {},
+		doubleClick: endOpen,
 
 		key: ({ key, mod }: KeyInput) => {
 			const contour = drawn()
@@ -277,7 +284,12 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 			pointer = null
 		},
 
-		hint: () => (press ? pressHint(press) : aimHint(target, drawn() !== null, justEnded !== null)),
+		hint: () => {
+			const straight = bench.straightOnly()
+			return press
+				? pressHint(press, straight)
+				: aimHint(target, drawn() !== null, justEnded !== null, straight)
+		},
 
 		overlay: () => {
 			const last = lastNode()
@@ -307,7 +319,8 @@ function segmentTo(from: PathNode, to: Point, into: Point | undefined): Cubic {
 	return [from.at, from.out ?? from.at, into ?? to, to]
 }
 
-function pressHint({ kind, pulled }: Press): string {
+function pressHint({ kind, pulled }: Press, straight: boolean): string {
+	if (straight) return 'Release: the corner stands here. Drag: carry it.'
 	if (kind === 'turn-last') {
 		return pulled
 			? 'Turning the outgoing handle alone.'
@@ -318,7 +331,7 @@ function pressHint({ kind, pulled }: Press): string {
 		: 'Release for a corner. Drag to pull handles for a smooth node.'
 }
 
-function aimHint(target: Target, drawing: boolean, ended: boolean): string {
+function aimHint(target: Target, drawing: boolean, ended: boolean, straight: boolean): string {
 	switch (target.do) {
 		case 'close':
 			return 'Click: close the outline here. Drag: close it with a smooth node.'
@@ -331,8 +344,10 @@ function aimHint(target: Target, drawing: boolean, ended: boolean): string {
 		case 'toggle-kind':
 			return 'Click: turn a corner into a smooth node, or back.'
 		default:
+			if (straight && drawing)
+				return 'Click: corner. Click the first node to close. Enter or double-click: end open. Backspace: take the last node back.'
 			if (drawing)
-				return 'Click: corner. Drag: smooth node. Click the first node to close. Enter: end open. Backspace: take the last node back.'
+				return 'Click: corner. Drag: smooth node. Click the first node to close. Enter or double-click: end open. Backspace: take the last node back.'
 			if (ended) return 'Ended open. Enter again: close it. Click: begin a new outline.'
 			return 'Click: begin an outline with a corner. Drag: begin with a smooth node. Click an end node to go on from it.'
 	}

@@ -34,6 +34,8 @@ export interface Bench {
 	select(selection: Selection): void
 	/** What points snap to at the moment. */
 	snapping(): Snapping
+	/** The Pen places corners alone: curves come in the second pass. */
+	straightOnly(): boolean
 }
 
 /** What points snap to. */
@@ -69,6 +71,8 @@ export interface Overlay {
 	readonly filled: string | null
 	/** A selection box being drawn, sheet px. */
 	readonly box: Box | null
+	/** A free line drawn round nodes, sheet px. */
+	readonly lasso: readonly Point[] | null
 	/** What the pointer is over, where the tool would take hold of it. */
 	readonly hover: Hit | null
 	/** What a point has just snapped to. */
@@ -84,6 +88,7 @@ export const NO_OVERLAY: Overlay = {
 	preview: null,
 	filled: null,
 	box: null,
+	lasso: null,
 	hover: null,
 	snapped: null,
 	line: null,

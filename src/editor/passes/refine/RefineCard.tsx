@@ -1,47 +1,178 @@
 'use client'
 
-import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded'
+import ArrowBackRounded from '@mui/icons-material/ArrowBackRounded'
+import ArrowForwardRounded from '@mui/icons-material/ArrowForwardRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { type NodeKind, removeNodes, type Sheet } from '@/core'
+import { useSnackbar } from 'notistack'
+import { useState } from 'react'
+import { centreOf, type NodeKind, type Sheet, scaleAbout, transformNodes, turnAbout } from '@/core'
+import { messageFor } from '../../messages'
+import { NumberField } from '../../NumberField'
+import { ProgressBar } from '../../ProgressBar'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { Facts } from '../Facts'
 import { ToolRows } from '../ToolRows'
+import { LooksClosed } from './LooksClosed'
+import { type Chosen, chosenNodes, NODE_ACTIONS, type NodeAction } from './nodeActions'
+import { SelectMenu } from './SelectMenu'
 
 export function RefineCard() {
-	const { open } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const selected = useOpenSheet((state) => state.selection.nodes)
+	const ids = useOpenSheet((state) => state.selection.nodes)
+	const chosen = chosenNodes(sheet, ids)
 	return (
 		<>
 			<ToolRows />
-			<Box>
-				<Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
-					Nodes by kind
-				</Typography>
-				<Facts facts={kindFacts(sheet)} />
-			</Box>
-			<Button
-				variant="outlined"
-				disabled={selected.size === 0}
-				startIcon={<DeleteOutlineRounded />}
-				onClick={() =>
-					open.apply(selected.size > 1 ? `Delete ${selected.size} nodes` : 'Delete a node', (s) =>
-						removeNodes(s, selected),
-					)
-				}
-			>
-				{selected.size > 1 ? `Delete ${selected.size} nodes` : 'Delete the node'}
-			</Button>
+			<WalkRow chosen={chosen} />
+			<LooksClosed />
+			<SelectMenu />
+			{NODE_ACTIONS.map(({ group, actions }) => (
+				<Box key={group}>
+					<Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
+						{group}
+					</Typography>
+					<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
+						{actions.map((action) => (
+							<ActionButton key={action.name} action={action} chosen={chosen} />
+						))}
+					</Box>
+					{group === 'Several' && <TurnAndScale chosen={chosen} />}
+				</Box>
+			))}
+			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
+				{kindWords(sheet)}
+			</Typography>
 		</>
 	)
 }
 
-function kindFacts(sheet: Sheet): (readonly [string, string])[] {
+/** On to the next node, and how far round one is. */
+function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
+	const { walk, refresh, takeTool } = useWorkbench()
+	const step = (by: 1 | -1) => () => {
+		takeTool('nodes')
+		walk.step(by)
+		refresh()
+	}
+	const count = place?.contour.nodes.length ?? 0
+	return (
+		<Box>
+			<Box sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr auto', alignItems: 'center' }}>
+				<Tooltip title="Walk back (Shift N)">
+					<Button
+						variant="outlined"
+						aria-label="Walk back"
+						onClick={step(-1)}
+						sx={{ minWidth: 44 }}
+					>
+						<ArrowBackRounded fontSize="small" />
+					</Button>
+				</Tooltip>
+				<Typography variant="body2" sx={{ textAlign: 'center' }}>
+					{place ? `Node ${place.index + 1} of ${count}` : 'Walk round'}
+				</Typography>
+				<Tooltip title="Walk to the next node, clockwise (N)">
+					<Button variant="outlined" aria-label="Walk on" onClick={step(1)} sx={{ minWidth: 44 }}>
+						<ArrowForwardRounded fontSize="small" />
+					</Button>
+				</Tooltip>
+			</Box>
+			<Box sx={{ mt: 0.75 }}>
+				<ProgressBar
+					label="How far round the outline"
+					share={place ? (place.index + 1) / count : 0}
+				/>
+			</Box>
+		</Box>
+	)
+}
+
+function ActionButton({ action, chosen }: { action: NodeAction; chosen: Chosen }) {
+	const { open, refresh } = useWorkbench()
+	const { enqueueSnackbar } = useSnackbar()
+	const { name, says, key, can, run } = action
+	const able = can(chosen)
+	const act = () => {
+		try {
+			run(open, chosenNodes(open.sheet(), open.getState().selection.nodes))
+		} catch (error) {
+			enqueueSnackbar(messageFor(error), { variant: 'warning' })
+		}
+		refresh()
+	}
+	return (
+		<Tooltip title={key ? `${says} (${key})` : says}>
+			<span>
+				<Button
+					fullWidth
+					variant="outlined"
+					color="inherit"
+					disabled={!able}
+					onClick={act}
+					sx={{
+						px: 0.5,
+						py: 0.25,
+						minHeight: 28,
+						lineHeight: 1.15,
+						fontSize: '0.75rem',
+						fontWeight: 500,
+						borderColor: 'divider',
+						bgcolor: 'background.paper',
+					}}
+				>
+					{name}
+				</Button>
+			</span>
+		</Tooltip>
+	)
+}
+
+const RADIANS = Math.PI / 180
+
+/** Turns and scales the selected nodes about the middle of all of them. */
+function TurnAndScale({ chosen }: { chosen: Chosen }) {
+	const { open } = useWorkbench()
+	const [done, setDone] = useState(0)
+	if (chosen.nodes.length < 2) return null
+	const about = (
+		map: (centre: readonly [number, number]) => Parameters<typeof transformNodes>[2],
+	) => {
+		const { ids } = chosen
+		open.apply(`Transform ${ids.size} nodes`, (sheet) => {
+			const centre = centreOf(chosenNodes(sheet, ids).nodes)
+			return centre ? transformNodes(sheet, ids, map(centre)) : sheet
+		})
+		// The fields go back to where nothing is turned and nothing scaled.
+		setDone(done + 1)
+	}
+	return (
+		<Box key={done} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, pt: 1.25 }}>
+			<NumberField
+				label="Turn by"
+				unit="°"
+				value={0}
+				onChange={(next) => about((centre) => turnAbout(centre, next(0) * RADIANS))}
+			/>
+			<NumberField
+				label="Scale to"
+				unit="%"
+				value={100}
+				onChange={(next) => {
+					const k = next(100) / 100
+					if (k > 0) about((centre) => scaleAbout(centre, 0, k, k))
+				}}
+			/>
+		</Box>
+	)
+}
+
+/** “12 corner, 4 smooth”: what the sheet's nodes are. */
+function kindWords(sheet: Sheet): string {
 	const counts: Record<NodeKind, number> = { corner: 0, smooth: 0, symmetric: 0, cusp: 0 }
 	for (const piece of sheet.pieces)
 		for (const contour of piece.contours) for (const { kind } of contour.nodes) counts[kind]++
-	const all = Object.values(counts).reduce((sum, n) => sum + n, 0)
-	return [...Object.entries(counts), ['all', all] as const].map(([kind, n]) => [kind, String(n)])
+	const some = Object.entries(counts).filter(([, n]) => n > 0)
+	return some.map(([kind, n]) => `${n} ${kind}`).join(', ')
 }
