@@ -15,13 +15,21 @@ import { HintLine } from './HintLine'
 import { JobNotice } from './JobNotice'
 import { PiecesPanel } from './panels/PiecesPanel'
 import { PassCard } from './passes/PassCard'
+import { worksOnPhoto } from './passes/passes'
 import { TopBar } from './TopBar'
-import { createWorkbench, useOpenSheet, type Workbench, WorkbenchProvider } from './workbench'
+import {
+	createWorkbench,
+	useDesk,
+	useOpenSheet,
+	type Workbench,
+	WorkbenchProvider,
+} from './workbench'
 import { ZoomBar } from './ZoomBar'
 
 // What a sheet opened in peace does not need comes when it is needed.
 const NotOpened = lazy(() => import('./NotOpened').then((m) => ({ default: m.NotOpened })))
 const Notices = lazy(() => import('./Notices').then((m) => ({ default: m.Notices })))
+const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 type Loaded =
@@ -109,14 +117,14 @@ function NoticesIfAny({ takeOver }: { takeOver: () => void }) {
 	) : null
 }
 
-/** The node card, fetched when a node is first selected. */
+/** The selection's numbers: a node's, or whole pieces'. Each comes when it is first needed. */
 function SelectionCard() {
-	const some = useOpenSheet((state) => state.selection.nodes.size > 0)
-	return some ? (
-		<Suspense>
-			<NodeCard />
-		</Suspense>
-	) : null
+	const nodes = useOpenSheet((state) => state.selection.nodes.size > 0)
+	const piece = useOpenSheet((state) => state.selection.piece !== null)
+	const onPhoto = useDesk(worksOnPhoto)
+	const whole = useDesk((state) => state.tool === 'arrange')
+	if (onPhoto || (!nodes && !piece)) return null
+	return <Suspense>{nodes && !whole ? <NodeCard /> : <PieceCard />}</Suspense>
 }
 
 /** Loads the sheet, claims it for this tab, and keeps it saved until the page is left. */

@@ -1,6 +1,7 @@
 'use client'
 
 import ArrowBackIosNewRounded from '@mui/icons-material/ArrowBackIosNewRounded'
+import HistoryRounded from '@mui/icons-material/HistoryRounded'
 import KeyboardRounded from '@mui/icons-material/KeyboardRounded'
 import RedoRounded from '@mui/icons-material/RedoRounded'
 import UndoRounded from '@mui/icons-material/UndoRounded'
@@ -16,6 +17,7 @@ import { PassTrack } from './passes/PassTrack'
 import { SchemeSwitch } from './SchemeSwitch'
 import { useOpenSheet, useSheet, useWorkbench } from './workbench'
 
+const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
 const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
 
 export function TopBar() {
@@ -49,6 +51,7 @@ function HistoryButtons() {
 	const { open, refresh } = useWorkbench()
 	const undoLabel = useOpenSheet((state) => state.history.past.at(-1)?.label)
 	const redoLabel = useOpenSheet((state) => state.history.future.at(-1)?.label)
+	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
 	const act = (step: () => void) => () => {
 		step()
 		refresh()
@@ -62,6 +65,20 @@ function HistoryButtons() {
 					</IconButton>
 				</span>
 			</Tooltip>
+			<Tooltip title="All steps">
+				<IconButton
+					aria-label="All steps"
+					aria-haspopup="true"
+					onClick={(event) => setAnchor(event.currentTarget)}
+				>
+					<HistoryRounded fontSize="small" />
+				</IconButton>
+			</Tooltip>
+			{anchor && (
+				<Suspense>
+					<HistoryList anchor={anchor} onClose={() => setAnchor(null)} />
+				</Suspense>
+			)}
 			<Tooltip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
 				<span>
 					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={act(open.redo)}>

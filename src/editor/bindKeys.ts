@@ -92,8 +92,8 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		const input = keyInput(event)
 		const { tools } = workbench
 		// What the Pen has no use for, such as nudging the node just placed, Nodes answers.
-		const onPhoto = worksOnPhoto(desk.getState().tool)
-		const taken = workbench.toolAtHand().key(input) || (!onPhoto && tools.nodes.key(input))
+		const whole = desk.getState().tool === 'arrange' || worksOnPhoto(desk.getState())
+		const taken = workbench.toolAtHand().key(input) || (!whole && tools.nodes.key(input))
 		if (taken) workbench.refresh()
 		return taken
 	}

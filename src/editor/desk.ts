@@ -60,7 +60,7 @@ const FIRST_LINE = '#0e7466'
 
 const leftDesk = z.object({
 	pass: z.enum(['photo', 'rough', 'refine', 'cut', 'proof', 'export']),
-	tool: z.enum(['pen', 'nodes', 'arrange', 'straighten', 'measure', 'see-here']),
+	tool: z.enum(['pen', 'nodes', 'arrange', 'straighten', 'measure', 'see-here', 'mirror']),
 	centre: z.tuple([z.number(), z.number()]),
 	scale: z.number().check(z.positive()),
 	rulers: z._default(z.boolean(), true),

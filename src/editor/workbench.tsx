@@ -2,14 +2,16 @@
 
 import { createContext, type ReactNode, useContext } from 'react'
 import { useStore } from 'zustand'
-import type { Sheet } from '@/core'
+import { type Sheet, setMirror } from '@/core'
 import type { Library } from '@/store/library'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import { chooseToneFor } from './canvas/chooseByPhoto'
 import type { Desk, DeskState } from './desk'
 import type { ToolId } from './passes/passes'
 import { sheetAtRest } from './sheetAtRest'
-import { createArrange } from './tools/arrange'
+import { createArrangePhotos } from './tools/arrangePhotos'
+import { createArrangePieces } from './tools/arrangePieces'
+import { createLineTool } from './tools/lineTool'
 import { createMeasure } from './tools/measure'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
@@ -53,15 +55,28 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	const tools = {
 		pen: createPen(bench, () => nextName(open.sheet())),
 		nodes: createNodes(bench),
-		arrange: createArrange(bench),
+		arrange: createArrangePhotos(bench),
 		straighten: createStraighten(bench),
 		measure: createMeasure(bench, {
 			get: () => desk.getState().measured,
 			set: (measured) => desk.setState({ measured }),
 		}),
+		mirror: createLineTool(bench, {
+			done: (line) => {
+				open.apply('Set a mirror line', (sheet) => setMirror(sheet, line))
+				desk.setState({ tool: 'pen' })
+			},
+			idleHint: () => 'Drag the line that both sides are alike about. Shift: 45° steps.',
+			drawingHint: () => 'Release: the other side follows across this line. Esc: leave it.',
+		}),
 		'see-here': createSeeHere((box) => void chooseToneFor(open, desk, box)),
 	}
-	const toolAtHand = () => tools[desk.getState().tool]
+	const arrangePieces = createArrangePieces(bench)
+	/** Arrange works on photos in their pass, on pieces elsewhere. */
+	const toolAtHand = () => {
+		const { pass, tool } = desk.getState()
+		return tool === 'arrange' && pass !== 'photo' ? arrangePieces : tools[tool]
+	}
 	const refresh = (tool = toolAtHand()) => {
 		const { pass } = desk.getState()
 		const hint = pass === 'proof' || pass === 'export' ? LOOKING_HINT : tool.hint()
@@ -73,7 +88,9 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	open.subscribe((state, before) => {
 		const [now, then] = [state.history.present, before.history.present]
 		const moved = now.photos !== then.photos || now.guides !== then.guides
-		if (moved || state.selection.photo !== before.selection.photo) refresh()
+		const framed = desk.getState().tool === 'arrange'
+		const chosen = state.selection !== before.selection
+		if (moved || (framed && (chosen || now.pieces !== then.pieces))) refresh()
 	})
 	return {
 		open,

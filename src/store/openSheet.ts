@@ -29,6 +29,8 @@ export interface OpenSheetActions {
 	seal(): void
 	undo(): void
 	redo(): void
+	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
+	jump(steps: number): void
 	select(selection: Selection): void
 	setSaving(saving: Saving): void
 	setReadOnly(readOnly: boolean): void
@@ -59,6 +61,13 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		seal: () => change(seal),
 		undo: () => change((history) => undo(seal(history))),
 		redo: () => change((history) => redo(seal(history))),
+		jump: (steps: number) =>
+			change((history) => {
+				const step = steps < 0 ? undo : redo
+				let next = seal(history)
+				for (let i = 0; i < Math.abs(steps); i++) next = step(next)
+				return next
+			}),
 		select: (selection: Selection) =>
 			store.setState((state) => ({
 				// What says nothing of a photo leaves the one at work at work.

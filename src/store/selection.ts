@@ -5,11 +5,26 @@ export interface Selection {
 	readonly piece: string | null
 	readonly contour: string | null
 	readonly nodes: ReadonlySet<string>
+	/** Pieces chosen together with `piece`, which may be among them. */
+	readonly others?: ReadonlySet<string> | undefined
 	/** The photo at work: it stays chosen while pieces are chosen and let go. */
 	readonly photo?: string | undefined
 }
 
 export const NOTHING: Selection = { piece: null, contour: null, nodes: new Set() }
+
+/** All pieces that are chosen. */
+export function chosenPieces({ piece, others }: Selection): Set<string> {
+	return new Set([...(piece === null ? [] : [piece]), ...(others ?? [])])
+}
+
+/** The selection with one more piece, or without it where it was chosen. */
+export function withPiece(selection: Selection, id: string): Selection {
+	const all = chosenPieces(selection)
+	if (!all.delete(id)) all.add(id)
+	const piece = selection.piece !== null && all.has(selection.piece) ? selection.piece : null
+	return { ...NOTHING, piece: piece ?? [...all][0] ?? null, others: all, photo: selection.photo }
+}
 
 /** The outline, its piece, and some of its nodes. */
 export function selectContour(
@@ -31,12 +46,15 @@ export function presentIn(sheet: Sheet, selection: Selection): Selection {
 	const contour = piece?.contours.find((c) => c.id === selection.contour)
 	const ids = new Set(nodesWith(sheet, selection.nodes).map((node) => node.id))
 	const photo = sheet.photos.find((p) => p.id === selection.photo)?.id
+	const held = [...(selection.others ?? [])].filter((id) => sheet.pieces.some((p) => p.id === id))
+	const others = selection.others && new Set(held)
 	const same =
+		others?.size === selection.others?.size &&
 		photo === selection.photo &&
 		(piece?.id ?? null) === selection.piece &&
 		(contour?.id ?? null) === selection.contour &&
 		ids.size === selection.nodes.size
 	return same
 		? selection
-		: { piece: piece?.id ?? null, contour: contour?.id ?? null, nodes: ids, photo }
+		: { piece: piece?.id ?? null, contour: contour?.id ?? null, nodes: ids, others, photo }
 }

@@ -13,6 +13,9 @@ const PINCH_STEP_PX = 40
 /** A wheel that counts in lines scrolls this far a line, px. */
 const LINE_PX = 18
 
+/** So long after a pen touched or hovered, fingers are taken for the hand that holds it, ms. */
+const PALM_MS = 700
+
 /** Keys that change what a drag means while they are held. */
 export interface HeldKeys {
 	pan: boolean
@@ -40,6 +43,10 @@ export function bindGestures(
 	let grip: Grip | null = null
 	let pointer: Point = [0, 0]
 	let mod = false
+	/** When a pen was last on the canvas: a hand that rests beside it does nothing. */
+	let penAt = Number.NEGATIVE_INFINITY
+	const isPalm = ({ pointerType, timeStamp }: PointerEvent) =>
+		pointerType === 'touch' && timeStamp - penAt < PALM_MS
 
 	const place = (event: MouseEvent): Point => {
 		const box = element.getBoundingClientRect()
@@ -65,6 +72,8 @@ export function bindGestures(
 	const toolsWork = ({ pass }: DeskState) => pass !== 'proof' && pass !== 'export'
 
 	const onDown = (event: PointerEvent) => {
+		if (event.pointerType === 'pen') penAt = event.timeStamp
+		if (isPalm(event)) return
 		element.focus({ preventScroll: true })
 		element.setPointerCapture(event.pointerId)
 		pointer = place(event)
@@ -97,6 +106,8 @@ export function bindGestures(
 	}
 
 	const onMove = (event: PointerEvent) => {
+		if (event.pointerType === 'pen') penAt = event.timeStamp
+		if (isPalm(event)) return
 		pointer = place(event)
 		tellLoupe(pointer)
 		if (fingers.has(event.pointerId)) fingers.set(event.pointerId, pointer)
@@ -139,6 +150,7 @@ export function bindGestures(
 	}
 
 	const onUp = (event: PointerEvent) => {
+		if (isPalm(event) && !fingers.has(event.pointerId)) return
 		fingers.delete(event.pointerId)
 		if (grip?.does === 'tool') {
 			grip.tool.up(input(event))

@@ -3,6 +3,7 @@ import {
 	distance,
 	formatLength,
 	type Guide,
+	type MirrorLine,
 	mix,
 	type Point,
 	perpendicular,
@@ -38,6 +39,7 @@ export function paintAids(
 	ctx.lineJoin = 'round'
 	const across: Across = { view, width: size.width, height: size.height }
 	if (!sheet.guidesHidden) paintGuides(ctx, sheet.guides, sheet.guidesLocked, across)
+	if (sheet.mirror) paintMirrorLine(ctx, sheet.mirror, across)
 	if (overlay.guide) {
 		const path = new Path2D()
 		addGuide(path, overlay.guide, across)
@@ -75,6 +77,21 @@ function addGuide(
 	const [x, y] = toScreen(view, [at, at]).map((v) => Math.round(v) + 0.5) as [number, number]
 	if (axis === 'x') addLine(path, [x, 0], [x, height])
 	else addLine(path, [0, y], [width, y])
+}
+
+/** The mirror line, right across the window: a chain of long and short strokes. */
+function paintMirrorLine(
+	ctx: CanvasRenderingContext2D,
+	{ from, to }: MirrorLine,
+	{ view, width, height }: Across,
+): void {
+	const [a, b] = [toScreen(view, from), toScreen(view, to)]
+	const along = scale(unit(subtract(b, a)), width + height)
+	const path = new Path2D()
+	addLine(path, subtract(a, along), add(b, along))
+	ctx.setLineDash([14, 4, 3, 4])
+	cased(ctx, path, INKS.active, 1.5)
+	ctx.setLineDash([])
 }
 
 /** A bracket at each corner, and the knob that turns the photo on its stalk. */

@@ -7,9 +7,10 @@ import {
 	type Paint,
 	type PathNode,
 	type Piece,
+	reflection,
 	type Sheet,
 } from '@/core'
-import type { Selection } from '@/store/selection'
+import { chosenPieces, type Selection } from '@/store/selection'
 import { INKS } from './colours'
 import { type Size, type View, viewMatrix, visibleBox } from './view'
 
@@ -36,6 +37,8 @@ export interface ShownLine {
 	readonly colour: string
 	/** px on screen */
 	readonly width: number
+	/** 0 to 1 */
+	readonly strength: number
 }
 
 /** How pieces look while they are traced: tinted, so that the photo shows, with a cased line. */
@@ -52,14 +55,17 @@ export function paintTrace(
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
 	const grain = grainOf(frame)
-	const tint = (path: Path2D, strength: number, rule: Piece['fillRule'] = 'nonzero') => {
-		ctx.globalAlpha = strength
+	const { strength } = frame.line
+	const tint = (path: Path2D, share: number, rule: Piece['fillRule'] = 'nonzero') => {
+		ctx.globalAlpha = share * strength
 		ctx.fillStyle = colour
 		ctx.fill(path, rule)
-		ctx.globalAlpha = 1
+		ctx.globalAlpha = strength
 	}
+	ctx.globalAlpha = strength
+	const chosenIds = chosenPieces(selection)
 	for (const piece of visiblePieces(sheet, frame)) {
-		const active = piece.id === selection.piece
+		const active = chosenIds.has(piece.id)
 		tint(pathsOf(piece, grain).closed, active ? TINT : IDLE_TINT, piece.fillRule)
 		const line = pathsOf(piece, grain).all
 		ctx.lineWidth = (width + CASING_PX) / scale
@@ -76,6 +82,34 @@ export function paintTrace(
 		const flashing = piece.contours.find((contour) => contour.id === filled)
 		if (flashing) tint(contourPath(flashing, grain), FLASH)
 	}
+	ctx.globalAlpha = 1
+}
+
+/** The other side of mirror work: what the pieces chosen will have beyond the mirror line. */
+export function paintMirrored(
+	ctx: CanvasRenderingContext2D,
+	sheet: Sheet,
+	selection: Selection,
+	frame: Frame,
+): void {
+	const { mirror } = sheet
+	if (!mirror) return
+	const chosen = chosenPieces(selection)
+	ctx.setTransform(...viewMatrix(frame.view, frame.ratio))
+	ctx.transform(...reflection(mirror))
+	ctx.lineJoin = 'round'
+	ctx.setLineDash([6 / frame.view.scale, 4 / frame.view.scale])
+	for (const piece of visiblePieces(sheet, frame, false)) {
+		if (!chosen.has(piece.id)) continue
+		const { all } = pathsOf(piece, grainOf(frame))
+		ctx.lineWidth = (frame.line.width + CASING_PX) / frame.view.scale
+		ctx.strokeStyle = INKS.casing
+		ctx.stroke(all)
+		ctx.lineWidth = frame.line.width / frame.view.scale
+		ctx.strokeStyle = frame.line.colour
+		ctx.stroke(all)
+	}
+	ctx.setLineDash([])
 }
 
 /**
@@ -137,10 +171,12 @@ function withPaint(paint: Paint, draw: (colour: string) => void): void {
 	if (paint.kind === 'solid') draw(paint.colour)
 }
 
-function visiblePieces(sheet: Sheet, { view, size }: Frame): Piece[] {
+/** Pieces that show; with `within` only those that the window shows something of. */
+function visiblePieces(sheet: Sheet, { view, size }: Frame, within = true): Piece[] {
 	const seen = visibleBox(view, size)
 	return sheet.pieces.filter(
-		(piece) => !piece.hidden && piece.contours.some((c) => boxesTouch(contourHull(c), seen)),
+		(piece) =>
+			!piece.hidden && (!within || piece.contours.some((c) => boxesTouch(contourHull(c), seen))),
 	)
 }
 

@@ -7,7 +7,7 @@ import { paintAids } from './paintAids'
 import { paintLoupe } from './paintLoupe'
 import { paintBox, paintMarks } from './paintMarks'
 import { paintPhotos } from './paintPhotos'
-import { type Frame, paintArtwork, paintSilhouette, paintTrace } from './paintPieces'
+import { type Frame, paintArtwork, paintMirrored, paintSilhouette, paintTrace } from './paintPieces'
 
 /**
  * The Konva stage of an open sheet: one layer each for photos, pieces and marks, so that only
@@ -30,12 +30,12 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 	}
 	const frame = (): Frame => {
 		const { view, size, chosenLine } = desk.getState()
-		const { colour, width } = open.sheet().line
+		const { colour, width, strength } = open.sheet().line
 		return {
 			view,
 			size,
 			ratio: Konva.pixelRatio || window.devicePixelRatio,
-			line: { colour: colour ?? chosenLine, width },
+			line: { colour: colour ?? chosenLine, width, strength },
 		}
 	}
 	const drawPhotos = (
@@ -63,14 +63,17 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			paintSilhouette(ctx, open.sheet(), state.inverted, to)
 		else if (state.holds.has('artwork')) return
 		else if (state.pass === 'export') paintArtwork(ctx, open.sheet(), to)
-		else paintTrace(ctx, open.sheet(), selection, state.overlay.filled, to)
+		else {
+			paintTrace(ctx, open.sheet(), selection, state.overlay.filled, to)
+			paintMirrored(ctx, open.sheet(), selection, to)
+		}
 	}
 	const drawMarks = (ctx: CanvasRenderingContext2D, to: Frame) => {
 		const state = desk.getState()
 		if (!showsMarks(state)) return
 		const { selection } = open.getState()
 		paintAids(ctx, open.sheet(), state.overlay, to)
-		if (worksOnPhoto(state.tool)) paintBox(ctx, state.overlay, to.view)
+		if (worksOnPhoto(state) || state.tool === 'arrange') paintBox(ctx, state.overlay, to.view)
 		else paintMarks(ctx, open.sheet(), selection, state.overlay, to)
 	}
 	const photos = layer((ctx) => drawPhotos(ctx, frame()))
@@ -116,7 +119,9 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		if (sheet.photos !== was.photos) photos.batchDraw()
 		const chosen = state.selection
 		const other =
-			chosen.piece !== before.selection.piece || chosen.contour !== before.selection.contour
+			chosen.piece !== before.selection.piece ||
+			chosen.others !== before.selection.others ||
+			chosen.contour !== before.selection.contour
 		if (sheet !== was || other) pieces.batchDraw()
 		if (sheet !== was || state.selection !== before.selection) marks.batchDraw()
 	})

@@ -20,7 +20,7 @@ import {
 	removePieces,
 	sketchPathData,
 } from '@/core'
-import { selectContour } from '@/store/selection'
+import { chosenPieces, selectContour, withPiece } from '@/store/selection'
 import { boundsOf } from '../canvas/hitTest'
 import { NameField } from '../NameField'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
@@ -52,7 +52,7 @@ export function PiecesPanel() {
 const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	const { open } = useWorkbench()
 	const [naming, setNaming] = useState(false)
-	const selected = useOpenSheet((state) => state.selection.piece === piece.id)
+	const selected = useOpenSheet((state) => chosenPieces(state.selection).has(piece.id))
 	const change = (label: string, values: Parameters<typeof changePiece>[2]) =>
 		open.apply(label, (sheet) => changePiece(sheet, piece.id, values))
 	const openings = openingsOf(piece)
@@ -72,14 +72,18 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 				) : (
 					<ButtonBase
 						aria-pressed={selected}
-						title="Double-click to rename; drag, or Alt and an arrow key, to change the order"
-						onClick={() =>
-							open.select(
-								piece.contours.length === 1 && piece.contours[0]
-									? selectContour(open.sheet(), piece.contours[0].id)
-									: { piece: piece.id, contour: null, nodes: new Set() },
-							)
-						}
+						title="Shift-click: choose several. Double-click: rename. Drag, or Alt and an arrow key: change the order"
+						onClick={(event) => {
+							const { selection } = open.getState()
+							if (event.shiftKey || event.ctrlKey || event.metaKey)
+								open.select(withPiece(selection, piece.id))
+							else
+								open.select(
+									piece.contours.length === 1 && piece.contours[0]
+										? selectContour(open.sheet(), piece.contours[0].id)
+										: { piece: piece.id, contour: null, nodes: new Set() },
+								)
+						}}
 						onDoubleClick={() => setNaming(true)}
 						sx={NAME}
 					>

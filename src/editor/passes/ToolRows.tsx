@@ -2,6 +2,7 @@
 
 import ArchitectureRounded from '@mui/icons-material/ArchitectureRounded'
 import EditRounded from '@mui/icons-material/EditRounded'
+import FlipRounded from '@mui/icons-material/FlipRounded'
 import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
 import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import StraightenRounded from '@mui/icons-material/StraightenRounded'
@@ -19,6 +20,7 @@ const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof E
 	straighten: { name: 'Straighten', key: '', icon: ArchitectureRounded },
 	measure: { name: 'Measure', key: '', icon: StraightenRounded },
 	'see-here': { name: 'See here', key: '', icon: ImageSearchRounded },
+	mirror: { name: 'Mirror line', key: '', icon: FlipRounded },
 }
 
 /** The pass's tools as large rows: icon, name, key. */

@@ -1,7 +1,7 @@
 import type { ExportSummary } from '@/core'
 
 export type PassId = 'photo' | 'rough' | 'refine' | 'cut' | 'proof' | 'export'
-export type ToolId = 'pen' | 'nodes' | 'arrange' | 'straighten' | 'measure' | 'see-here'
+export type ToolId = 'pen' | 'nodes' | 'arrange' | 'straighten' | 'measure' | 'see-here' | 'mirror'
 
 export interface Pass {
 	readonly id: PassId
@@ -33,7 +33,7 @@ export const PASSES: readonly Pass[] = [
 		name: 'Rough',
 		purpose:
 			'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
-		tools: ['pen', 'nodes'],
+		tools: ['pen', 'nodes', 'arrange'],
 		figure: ({ pieces }) => (pieces > 0 ? count(pieces, 'piece', 'pieces') : null),
 	},
 	{
@@ -42,7 +42,7 @@ export const PASSES: readonly Pass[] = [
 		name: 'Refine',
 		purpose:
 			'Go round once more, node by node: bend segments, set kinds, take what is needless away.',
-		tools: ['nodes', 'pen'],
+		tools: ['nodes', 'pen', 'arrange'],
 		figure: ({ nodes }) => (nodes > 0 ? count(nodes, 'node', 'nodes') : null),
 	},
 	{
@@ -50,7 +50,7 @@ export const PASSES: readonly Pass[] = [
 		number: 5,
 		name: 'Cut',
 		purpose: 'Make openings of the outlines one sees through.',
-		tools: ['pen', 'nodes'],
+		tools: ['pen', 'nodes', 'arrange'],
 		figure: ({ openings }) => (openings > 0 ? count(openings, 'opening', 'openings') : null),
 	},
 	{
@@ -80,7 +80,7 @@ export function passById(id: PassId): Pass {
 	return pass
 }
 
-/** Whether a tool works on photos and guides rather than on outlines. */
-export function worksOnPhoto(tool: ToolId): boolean {
-	return passById('photo').tools.includes(tool)
+/** Whether photos and guides are worked on rather than outlines. */
+export function worksOnPhoto({ pass, tool }: { pass: PassId; tool: ToolId }): boolean {
+	return tool === 'arrange' ? pass === 'photo' : passById('photo').tools.includes(tool)
 }

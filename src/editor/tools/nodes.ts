@@ -29,6 +29,7 @@ import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { type Hit, hitTest, nodesIn, pieceUnder } from '../canvas/hitTest'
 import { insertAt } from './insertAt'
 import { armHint, heldHint, hoverHint, whereHint } from './nodesHints'
+import { ARROWS, nudgeStep } from './nudge'
 import { sign, snapped } from './snapped'
 import { toggleKind } from './toggleKind'
 import {
@@ -90,13 +91,6 @@ const KINDS: Readonly<Record<string, NodeKind>> = {
 	y: 'symmetric',
 	x: 'cusp',
 }
-const ARROWS: Readonly<Record<string, Point>> = {
-	arrowleft: [-1, 0],
-	arrowright: [1, 0],
-	arrowup: [0, -1],
-	arrowdown: [0, 1],
-}
-
 /** Nodes edits what is there: nodes, handles and segments, one or many at a time. */
 export function createNodes(bench: Bench): Tool {
 	let held: Held | null = null
@@ -252,7 +246,7 @@ export function createNodes(bench: Bench): Tool {
 		const way = ARROWS[name]
 		const ids = bench.selection().nodes
 		if (!way || ids.size === 0) return false
-		const step = shift ? 10 : alt ? 0.1 : 1
+		const step = nudgeStep({ shift, alt })
 		const handle = armed()
 		if (handle) {
 			const { node, side, at } = handle

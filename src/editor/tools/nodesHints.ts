@@ -43,6 +43,6 @@ export function hoverHint(hover: Hit | null, selected: number, where: string): s
 			return 'Drag: bend the segment. Click: select its two nodes. Alt-click: insert a node. Double-click: select the outline.'
 	}
 	return selected > 0
-		? `${where}Arrows nudge 1 px, Shift 10, Alt 0.1. C S Y X set the kind, I O take a handle, A adds, N walks on, Delete removes.`
+		? `${where}Arrows nudge (Shift 10, Alt 0.1 px). C S Y X: kind. I, O: a handle. A: add. N: walk on. Delete: remove.`
 		: 'Click a node, a segment or a piece. Drag: a box round nodes; with Alt a lasso. N: walk from node to node.'
 }

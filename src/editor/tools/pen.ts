@@ -345,9 +345,9 @@ function aimHint(target: Target, drawing: boolean, ended: boolean, straight: boo
 			return 'Click: turn a corner into a smooth node, or back.'
 		default:
 			if (straight && drawing)
-				return 'Click: corner. Click the first node to close. Enter or double-click: end open. Backspace: take the last node back.'
+				return 'Click: corner. First node: close. Enter or double-click: end open. Backspace: one node back.'
 			if (drawing)
-				return 'Click: corner. Drag: smooth node. Click the first node to close. Enter or double-click: end open. Backspace: take the last node back.'
+				return 'Click: corner. Drag: smooth node. First node: close. Enter or double-click: end open. Backspace: one node back.'
 			if (ended) return 'Ended open. Enter again: close it. Click: begin a new outline.'
 			return 'Click: begin an outline with a corner. Drag: begin with a smooth node. Click an end node to go on from it.'
 	}

@@ -58,6 +58,23 @@ export function LineSection() {
 				}
 				onRest={open.seal}
 			/>
+			<LabelledSlider
+				label="Strength of the trace"
+				value={Math.round(line.strength * 100)}
+				shown={`${Math.round(line.strength * 100)} %`}
+				min={10}
+				max={100}
+				step={1}
+				normal={100}
+				onChange={(value) =>
+					open.apply(
+						'Change the trace’s strength',
+						(sheet) => changeLine(sheet, { strength: value / 100 }),
+						'line-strength',
+					)
+				}
+				onRest={open.seal}
+			/>
 		</>
 	)
 }

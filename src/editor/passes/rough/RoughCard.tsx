@@ -2,16 +2,40 @@
 
 import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Button from '@mui/material/Button'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
+import Typography from '@mui/material/Typography'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
+import { useDesk, useWorkbench } from '../../workbench'
 import { DRAWINGS } from '../fileKinds'
 import { ToolRows } from '../ToolRows'
+import { MirrorWork } from './MirrorWork'
 
 export function RoughCard() {
 	const take = useTakeFiles()
+	const { desk } = useWorkbench()
+	const straight = useDesk((state) => state.straightOnly)
 	return (
 		<>
 			<ToolRows />
+			<FormControlLabel
+				sx={{ mx: 0, justifyContent: 'space-between' }}
+				labelPlacement="start"
+				slotProps={{ typography: { variant: 'body2' } }}
+				label="Straight only"
+				control={
+					<Switch
+						size="small"
+						checked={straight}
+						onChange={(_, on) => desk.setState({ straightOnly: on })}
+					/>
+				}
+			/>
+			<Typography variant="caption" sx={{ color: 'text.secondary', mt: -1.25 }}>
+				Corners alone, all the way round; the curves are bent in Refine.
+			</Typography>
+			<MirrorWork />
 			<Button
 				variant="outlined"
 				startIcon={<FileOpenOutlined />}

@@ -11,7 +11,7 @@ import {
 	photoCorners,
 	placementOf,
 } from '@/core'
-import { createArrange } from './arrange'
+import { createArrangePhotos as createArrange } from './arrangePhotos'
 import { knobOf } from './frame'
 import { at, drag, type HandyBench, handyBench, press } from './handyBench'
 

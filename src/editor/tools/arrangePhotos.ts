@@ -17,6 +17,7 @@ import {
 	turnAbout,
 } from '@/core'
 import { type Corner, cornerScaling, gripOf, knobAngle, moveBy } from './frame'
+import { ARROWS, nudgeStep } from './nudge'
 import {
 	type Bench,
 	DRAG_PX,
@@ -41,15 +42,8 @@ type Held =
 	| { readonly what: 'photo'; readonly photo: PlacedPhoto }
 	| { readonly what: 'guide'; readonly guide: Guide }
 
-const ARROWS: Readonly<Record<string, Point>> = {
-	arrowleft: [-1, 0],
-	arrowright: [1, 0],
-	arrowup: [0, -1],
-	arrowdown: [0, 1],
-}
-
-/** Arrange moves, scales and turns photos, and moves guides. */
-export function createArrange(bench: Bench): Tool {
+/** Arrange in the Photo pass: moves, scales and turns photos, and moves guides. */
+export function createArrangePhotos(bench: Bench): Tool {
 	let held: Held | null = null
 	let start: Point = [0, 0]
 	let dragging = false
@@ -156,7 +150,7 @@ export function createArrange(bench: Bench): Tool {
 			const way = ARROWS[name]
 			const photo = chosen()
 			if (!way || !photo || photo.locked) return false
-			const step = shift ? 10 : alt ? 0.1 : 1
+			const step = nudgeStep({ shift, alt })
 			bench.apply(
 				'Nudge a photo',
 				(sheet) => transformPhoto(sheet, photo.id, [1, 0, 0, 1, way[0] * step, way[1] * step]),

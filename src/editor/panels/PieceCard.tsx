@@ -1,0 +1,217 @@
+'use client'
+
+import AlignHorizontalCenterRounded from '@mui/icons-material/AlignHorizontalCenterRounded'
+import AlignHorizontalLeftRounded from '@mui/icons-material/AlignHorizontalLeftRounded'
+import AlignHorizontalRightRounded from '@mui/icons-material/AlignHorizontalRightRounded'
+import AlignVerticalBottomRounded from '@mui/icons-material/AlignVerticalBottomRounded'
+import AlignVerticalCenterRounded from '@mui/icons-material/AlignVerticalCenterRounded'
+import AlignVerticalTopRounded from '@mui/icons-material/AlignVerticalTopRounded'
+import ContentCopyRounded from '@mui/icons-material/ContentCopyRounded'
+import FlipRounded from '@mui/icons-material/FlipRounded'
+import KeyboardDoubleArrowDownRounded from '@mui/icons-material/KeyboardDoubleArrowDownRounded'
+import KeyboardDoubleArrowUpRounded from '@mui/icons-material/KeyboardDoubleArrowUpRounded'
+import TableRowsRounded from '@mui/icons-material/TableRowsRounded'
+import ViewWeekRounded from '@mui/icons-material/ViewWeekRounded'
+import Box from '@mui/material/Box'
+import IconButton from '@mui/material/IconButton'
+import Tooltip from '@mui/material/Tooltip'
+import Typography from '@mui/material/Typography'
+import { type ComponentType, useDeferredValue } from 'react'
+import {
+	alignPieces,
+	type Box as Bounds,
+	distributePieces,
+	duplicatePieces,
+	joinBoxes,
+	mirrorPieces,
+	reorderPiece,
+	type Sheet,
+	scaleAbout,
+	transformPieces,
+	turnAbout,
+} from '@/core'
+import { chosenPieces, NOTHING } from '@/store/selection'
+import { boundsOf } from '../canvas/hitTest'
+import { LengthField } from '../LengthField'
+import { NumberField } from '../NumberField'
+import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
+
+type Ids = ReadonlySet<string>
+
+interface PieceAction {
+	readonly says: string
+	readonly Icon: ComponentType<{ fontSize?: 'small'; sx?: object }>
+	/** How many pieces it takes. */
+	readonly least: number
+	readonly upright?: boolean
+	readonly edit: (sheet: Sheet, ids: Ids) => Sheet
+}
+
+const ACTIONS: readonly PieceAction[] = [
+	{
+		says: 'Mirror left and right',
+		Icon: FlipRounded,
+		least: 1,
+		edit: (sheet, ids) => mirrorPieces(sheet, ids, 'left-right'),
+	},
+	{
+		says: 'Mirror top and bottom',
+		Icon: FlipRounded,
+		least: 1,
+		upright: true,
+		edit: (sheet, ids) => mirrorPieces(sheet, ids, 'top-bottom'),
+	},
+	{
+		says: 'Above all others',
+		Icon: KeyboardDoubleArrowUpRounded,
+		least: 1,
+		edit: (sheet, ids) =>
+			[...ids].reduce((s, id) => reorderPiece(s, id, s.pieces.length - 1), sheet),
+	},
+	{
+		says: 'Below all others',
+		Icon: KeyboardDoubleArrowDownRounded,
+		least: 1,
+		edit: (sheet, ids) => [...ids].reduceRight((s, id) => reorderPiece(s, id, 0), sheet),
+	},
+	{
+		says: 'Line up by the left edges',
+		Icon: AlignHorizontalLeftRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'left'),
+	},
+	{
+		says: 'Line up by the middles, one under the other',
+		Icon: AlignHorizontalCenterRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'middle'),
+	},
+	{
+		says: 'Line up by the right edges',
+		Icon: AlignHorizontalRightRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'right'),
+	},
+	{
+		says: 'Equal gaps across',
+		Icon: ViewWeekRounded,
+		least: 3,
+		edit: (sheet, ids) => distributePieces(sheet, ids, 'x'),
+	},
+	{
+		says: 'Line up by the upper edges',
+		Icon: AlignVerticalTopRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'top'),
+	},
+	{
+		says: 'Line up by the middles, side by side',
+		Icon: AlignVerticalCenterRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'centre'),
+	},
+	{
+		says: 'Line up by the lower edges',
+		Icon: AlignVerticalBottomRounded,
+		least: 2,
+		edit: (sheet, ids) => alignPieces(sheet, ids, 'bottom'),
+	},
+	{
+		says: 'Equal gaps down',
+		Icon: TableRowsRounded,
+		least: 3,
+		edit: (sheet, ids) => distributePieces(sheet, ids, 'y'),
+	},
+]
+
+/** A copy lies this far from its original, sheet px. */
+const COPY_PX = 16
+
+/** The chosen pieces as a whole: where they lie, how large they are, how they lie to each other. */
+export function PieceCard() {
+	const { open, refresh } = useWorkbench()
+	const sheet = useDeferredValue(useSheet())
+	const selection = useOpenSheet((state) => state.selection)
+	const pass = useDesk((state) => state.pass)
+	const ids = chosenPieces(selection)
+	const box = boxOfPieces(sheet, ids)
+	if (!box || pass === 'proof' || pass === 'export') return null
+	const apply = (label: string, edit: (sheet: Sheet, ids: Ids) => Sheet) => {
+		open.apply(label, (s) => edit(s, ids))
+		refresh()
+	}
+	const move = (axis: 'x' | 'y') => (next: (now: number) => number) =>
+		apply('Move pieces', (s) => {
+			const now = boxOfPieces(s, ids) ?? box
+			const from = axis === 'x' ? now.minX : now.minY
+			const by = next(from) - from
+			return transformPieces(s, ids, axis === 'x' ? [1, 0, 0, 1, by, 0] : [1, 0, 0, 1, 0, by])
+		})
+	const size = (side: 'width' | 'height') => (next: (now: number) => number) =>
+		apply('Scale pieces', (s) => {
+			const now = boxOfPieces(s, ids) ?? box
+			const length = side === 'width' ? now.maxX - now.minX : now.maxY - now.minY
+			const k = length > 0 ? Math.max(1e-3, next(length)) / length : 1
+			return transformPieces(s, ids, scaleAbout([now.minX, now.minY], 0, k, k))
+		})
+	const copy = () => {
+		let copies: Ids = new Set()
+		apply(ids.size === 1 ? 'Copy a piece' : `Copy ${ids.size} pieces`, (s) => {
+			const made = duplicatePieces(s, ids, [COPY_PX, COPY_PX])
+			copies = made.ids
+			return made.sheet
+		})
+		open.select({ ...NOTHING, piece: [...copies][0] ?? null, others: copies })
+	}
+	return (
+		<Box
+			component="section"
+			aria-label="Piece"
+			sx={{ borderTop: 1, borderColor: 'divider', p: 1.5, display: 'grid', gap: 1.25 }}
+		>
+			<Typography variant="h2">{ids.size === 1 ? 'Piece' : `${ids.size} pieces`}</Typography>
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+				<LengthField label="Left" px={box.minX} whole={sheet.width} onChange={move('x')} />
+				<LengthField label="Top" px={box.minY} whole={sheet.height} onChange={move('y')} />
+				<LengthField label="Width" px={box.maxX - box.minX} onChange={size('width')} />
+				<LengthField label="Height" px={box.maxY - box.minY} onChange={size('height')} />
+				<NumberField
+					label="Turn by"
+					unit="°"
+					value={0}
+					onChange={(next) =>
+						apply('Turn pieces', (s) => {
+							const now = boxOfPieces(s, ids) ?? box
+							const middle = [(now.minX + now.maxX) / 2, (now.minY + now.maxY) / 2] as const
+							return transformPieces(s, ids, turnAbout(middle, (next(0) * Math.PI) / 180))
+						})
+					}
+				/>
+				<Tooltip title="Copy (Ctrl D with Arrange)">
+					<IconButton aria-label="Copy" onClick={copy} sx={{ justifySelf: 'start' }}>
+						<ContentCopyRounded fontSize="small" />
+					</IconButton>
+				</Tooltip>
+			</Box>
+			<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', justifyItems: 'center' }}>
+				{ACTIONS.filter(({ least }) => ids.size >= least).map(
+					({ says, Icon, upright = false, edit }) => (
+						<Tooltip key={says} title={says}>
+							<IconButton aria-label={says} onClick={() => apply(says, edit)}>
+								<Icon fontSize="small" {...(upright && { sx: { transform: 'rotate(90deg)' } })} />
+							</IconButton>
+						</Tooltip>
+					),
+				)}
+			</Box>
+		</Box>
+	)
+}
+
+/** The box round pieces' curves, from what is kept of each outline. */
+function boxOfPieces(sheet: Sheet, ids: Ids): Bounds | null {
+	const boxes = sheet.pieces
+		.filter((piece) => ids.has(piece.id))
+		.flatMap((piece) => piece.contours.map(boundsOf))
+	return boxes.length > 0 ? boxes.reduce(joinBoxes) : null
+}
