@@ -2,7 +2,7 @@
 
 import { inPx, inUnit, LENGTH_DIGITS, parseLength, unitInForce } from '@/core'
 import { NumberField } from './NumberField'
-import { useSheet } from './workbench'
+import { useOpenSheet } from './workbench'
 
 /**
  * A length or place in the sheet's unit. It may be typed with another: `12 mm`, `30 %` of `whole`.
@@ -13,6 +13,7 @@ export function LengthField({
 	px,
 	whole,
 	disabled = false,
+	live,
 	onChange,
 }: {
 	label: string
@@ -20,22 +21,31 @@ export function LengthField({
 	/** What 100 % is, px; without it percents mean nothing here. */
 	whole?: number
 	disabled?: boolean
+	/** The length as it is this moment, px: for a field that follows a drag. */
+	live?: () => number | null
 	onChange: (next: (now: number) => number) => void
 }) {
-	const sheet = useSheet()
-	const unit = unitInForce(sheet)
+	const unit = useOpenSheet(({ history }) => unitInForce(history.present))
+	const mmPerPx = useOpenSheet(({ history }) => history.present.mmPerPx)
+	const scale = { unit, mmPerPx }
 	return (
 		<NumberField
 			label={label}
 			unit={unit}
-			value={px === null ? null : inUnit(px, sheet)}
+			value={px === null ? null : inUnit(px, scale)}
 			digits={LENGTH_DIGITS[unit]}
 			disabled={disabled}
+			{...(live && {
+				live: () => {
+					const now = live()
+					return now === null ? null : inUnit(now, scale)
+				},
+			})}
 			read={(text) => {
-				const read = parseLength(text, { ...sheet, ...(whole !== undefined && { whole }) })
-				return read === null ? null : inUnit(read, sheet)
+				const read = parseLength(text, { ...scale, ...(whole !== undefined && { whole }) })
+				return read === null ? null : inUnit(read, scale)
 			}}
-			onChange={(next) => onChange((now) => inPx(next(inUnit(now, sheet)), sheet))}
+			onChange={(next) => onChange((now) => inPx(next(inUnit(now, scale)), scale))}
 		/>
 	)
 }

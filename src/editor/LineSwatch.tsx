@@ -5,12 +5,12 @@ import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useId } from 'react'
 import { changeLine } from '@/core'
-import { useDesk, useSheet, useWorkbench } from './workbench'
+import { useDesk, useOpenSheet, useWorkbench } from './workbench'
 
 /** The trace line's colour, to be seen and chosen. */
 export function LineSwatch({ withName = false }: { withName?: boolean }) {
 	const { open } = useWorkbench()
-	const { line } = useSheet()
+	const line = useOpenSheet(({ history }) => history.present.line)
 	const chosen = useDesk((state) => state.chosenLine)
 	const id = useId()
 	const swatch = (

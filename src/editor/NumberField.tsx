@@ -4,8 +4,9 @@ import FormControl from '@mui/material/FormControl'
 import InputAdornment from '@mui/material/InputAdornment'
 import InputLabel from '@mui/material/InputLabel'
 import OutlinedInput from '@mui/material/OutlinedInput'
-import { useId, useState } from 'react'
+import { useEffect, useEffectEvent, useId, useRef, useState } from 'react'
 import { readNumber, typedChange } from './typedNumber'
+import { useWorkbench } from './workbench'
 
 /**
  * A number with its unit. Enter or leaving the field takes it over, “+5” adds, “*2” multiplies, the arrow keys step it
@@ -19,6 +20,7 @@ export function NumberField({
 	digits = 2,
 	disabled = false,
 	read = readNumber,
+	live,
 	onChange,
 }: {
 	label: string
@@ -28,9 +30,22 @@ export function NumberField({
 	disabled?: boolean
 	/** What a typed text means in the field's unit; `null` for what means nothing. */
 	read?: (text: string) => number | null
+	/**
+	 * The value as it is this moment, for a field that follows a drag: it is written into the field
+	 * with every change of the sheet, without the field being made anew.
+	 */
+	live?: () => number | null
 	onChange: (next: (now: number) => number) => void
 }) {
 	const id = useId()
+	const input = useRef<HTMLInputElement>(null)
+	const { open } = useWorkbench()
+	const follow = useEffectEvent(() => {
+		const now = live?.() ?? null
+		if (input.current && now !== null && draft === null) input.current.value = trimmed(now, digits)
+	})
+	const follows = live !== undefined
+	useEffect(() => (follows ? open.subscribe(() => follow()) : undefined), [open, follows])
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
 	const change = draft === null ? null : typedChange(draft, read)
@@ -49,6 +64,7 @@ export function NumberField({
 			<OutlinedInput
 				id={id}
 				label={label}
+				inputRef={input}
 				value={draft ?? shown}
 				error={draft !== null && !change}
 				inputProps={{ inputMode: 'decimal', autoComplete: 'off', className: 'number' }}

@@ -15,14 +15,14 @@ import { belongsToField } from './keyboard'
 import { NameField } from './NameField'
 import { PassTrack } from './passes/PassTrack'
 import { SchemeSwitch } from './SchemeSwitch'
-import { useOpenSheet, useSheet, useWorkbench } from './workbench'
+import { useOpenSheet, useWorkbench } from './workbench'
 
 const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
 const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
 
 export function TopBar() {
 	const { open } = useWorkbench()
-	const { name } = useSheet()
+	const name = useOpenSheet(({ history }) => history.present.name)
 	return (
 		<Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 52, px: 1 }}>
 			<Tooltip title="Your sheets">

@@ -15,13 +15,13 @@ import { RULER_PX } from './canvas/Rulers'
 import { zoomAt } from './canvas/view'
 import { LineSwatch } from './LineSwatch'
 import { PhotoStrength } from './passes/PhotoStrength'
-import { useDesk, useSheet, useWorkbench } from './workbench'
+import { useDesk, useOpenSheet, useWorkbench } from './workbench'
 
 /** Zoom and photo strength, on the canvas's lower left. */
 export function ZoomBar() {
 	const workbench = useWorkbench()
 	const { desk, open } = workbench
-	const { photos } = useSheet()
+	const photos = useOpenSheet(({ history }) => history.present.photos)
 	const scale = useDesk((state) => state.view.scale)
 	const rulers = useDesk((state) => state.rulers)
 	const loupe = useDesk((state) => state.loupe)

@@ -6,7 +6,7 @@ import { useEffect, useRef } from 'react'
 import { openPicture, type Pyramid } from '@/store/photoPixels'
 import { bindKeys } from '../bindKeys'
 import { readLeftDesk } from '../desk'
-import { useDesk, useSheet, useSheetAtRest, useWorkbench } from '../workbench'
+import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
 import { runDarkroom } from './darkroom'
 import { bindGestures, type HeldKeys } from './gestures'
 import { fitBox } from './view'
@@ -93,7 +93,7 @@ export function Canvas({ left }: { left: unknown }) {
 /** Decodes the sheet's photos as they come, each once, and keeps them developed. */
 function usePyramids(): void {
 	const { desk, library, open } = useWorkbench()
-	const { photos } = useSheet()
+	const photos = useOpenSheet(({ history }) => history.present.photos)
 	useEffect(() => {
 		const tell = (blob: string, share: number | null) =>
 			desk.setState(({ opening }) => {

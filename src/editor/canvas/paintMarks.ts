@@ -23,7 +23,7 @@ import { toScreen, type View, visibleBox } from './view'
 const MOST_SHAPED_NODES = 1200
 const DOT_PX = 3
 /** Nodes this far outside the window may still show part of their mark, px. */
-const MARGIN_PX = 20
+export const MARGIN_PX = 20
 /** Half the length of a handle's T-bar, px. */
 const T_BAR_PX = 4
 
@@ -67,7 +67,7 @@ function paintNodes(
 		frame.view,
 	)
 	const shown = nodesInSight(active?.contours ?? [], frame)
-	if (shown.length > MOST_SHAPED_NODES) {
+	if (tooManyInSight(active?.contours ?? [], frame)) {
 		paintDots(ctx, shown, selection)
 		return
 	}
@@ -84,6 +84,14 @@ function paintNodes(
 	paintMarkers(ctx, chosen, INKS.selected, INKS.selected)
 }
 
+/** Whether the whole window shows too many nodes to tell apart, whatever part of it is drawn. */
+function tooManyInSight(contours: readonly Contour[], { view, size }: Frame): boolean {
+	const seen = visibleBox(view, size)
+	let count = 0
+	for (const { nodes } of contours) for (const { at } of nodes) if (boxContains(seen, at)) count++
+	return count > MOST_SHAPED_NODES
+}
+
 interface NodeInSight {
 	readonly contour: Contour
 	readonly index: number
@@ -91,8 +99,8 @@ interface NodeInSight {
 	readonly on: Point
 }
 
-function nodesInSight(contours: readonly Contour[], { view, size }: Frame): NodeInSight[] {
-	const seen = growBox(visibleBox(view, size), MARGIN_PX / view.scale)
+function nodesInSight(contours: readonly Contour[], { view, size, within }: Frame): NodeInSight[] {
+	const seen = growBox(within ?? visibleBox(view, size), MARGIN_PX / view.scale)
 	return contours.flatMap((contour) => {
 		const inside: NodeInSight[] = []
 		for (const [index, node] of contour.nodes.entries())

@@ -1,4 +1,5 @@
 import {
+	type Box,
 	boxesTouch,
 	type Contour,
 	contourHull,
@@ -9,6 +10,7 @@ import {
 	type Piece,
 	reflection,
 	type Sheet,
+	segments,
 } from '@/core'
 import { chosenPieces, type Selection } from '@/store/selection'
 import { INKS } from './colours'
@@ -29,6 +31,8 @@ export interface Frame {
 	readonly size: Size
 	readonly ratio: number
 	readonly line: ShownLine
+	/** The only part of the sheet that is drawn anew, where that is not all of the window. */
+	readonly within?: Box
 }
 
 /** The trace line as it is drawn. */
@@ -66,8 +70,8 @@ export function paintTrace(
 	const chosenIds = chosenPieces(selection)
 	for (const piece of visiblePieces(sheet, frame)) {
 		const active = chosenIds.has(piece.id)
-		tint(pathsOf(piece, grain).closed, active ? TINT : IDLE_TINT, piece.fillRule)
-		const line = pathsOf(piece, grain).all
+		tint(closedPath(piece, grain), active ? TINT : IDLE_TINT, piece.fillRule)
+		const line = frame.within ? partOf(piece, frame.within, grain) : pathsOf(piece, grain).all
 		ctx.lineWidth = (width + CASING_PX) / scale
 		ctx.strokeStyle = INKS.casing
 		ctx.stroke(line)
@@ -172,8 +176,8 @@ function withPaint(paint: Paint, draw: (colour: string) => void): void {
 }
 
 /** Pieces that show; with `within` only those that the window shows something of. */
-function visiblePieces(sheet: Sheet, { view, size }: Frame, within = true): Piece[] {
-	const seen = visibleBox(view, size)
+function visiblePieces(sheet: Sheet, { view, size, within: box }: Frame, within = true): Piece[] {
+	const seen = box ?? visibleBox(view, size)
 	return sheet.pieces.filter(
 		(piece) =>
 			!piece.hidden && (!within || piece.contours.some((c) => boxesTouch(contourHull(c), seen))),
@@ -247,6 +251,34 @@ function addSegment(path: Path2D, from: PathNode, to: PathNode, straight: boolea
 	const out = from.out ?? from.at
 	const into = to.in ?? to.at
 	path.bezierCurveTo(out[0], out[1], into[0], into[1], to.at[0], to.at[1])
+}
+
+/** The segments of a piece that reach into a box. */
+function partOf({ contours }: Piece, box: Box, grain: number): Path2D {
+	const path = new Path2D()
+	for (const contour of contours) {
+		for (const { from, to } of segments(contour)) {
+			if (!boxesTouch(hullOf(from, to), box)) continue
+			path.moveTo(from.at[0], from.at[1])
+			addSegment(path, from, to, reachOf(from, to) < STRAIGHT_PX * grain)
+		}
+	}
+	return path
+}
+
+function hullOf({ at, out = at }: PathNode, { at: to, in: into = to }: PathNode): Box {
+	return {
+		minX: Math.min(at[0], out[0], into[0], to[0]),
+		minY: Math.min(at[1], out[1], into[1], to[1]),
+		maxX: Math.max(at[0], out[0], into[0], to[0]),
+		maxY: Math.max(at[1], out[1], into[1], to[1]),
+	}
+}
+
+/** The closed outlines of a piece: those of a single one are its own path, not a copy. */
+function closedPath(piece: Piece, grain: number): Path2D {
+	const [only, more] = piece.contours
+	return only?.closed && !more ? contourPath(only, grain) : pathsOf(piece, grain).closed
 }
 
 function pathsOf(piece: Piece, grain: number): PiecePaths {

@@ -1,13 +1,15 @@
 import Konva from 'konva/lib/Core'
-import type { Box } from '@/core'
+import { type Box, growBox, joinBoxes } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Desk, DeskState } from '../desk'
 import { worksOnPhoto } from '../passes/passes'
+import { changedBox } from './changed'
 import { paintAids } from './paintAids'
 import { paintLoupe } from './paintLoupe'
-import { paintBox, paintMarks } from './paintMarks'
+import { MARGIN_PX, paintBox, paintMarks } from './paintMarks'
 import { paintPhotos } from './paintPhotos'
 import { type Frame, paintArtwork, paintMirrored, paintSilhouette, paintTrace } from './paintPieces'
+import { toScreen } from './view'
 
 /**
  * The Konva stage of an open sheet: one layer each for photos, pieces and marks, so that only
@@ -76,11 +78,37 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		if (worksOnPhoto(state) || state.tool === 'arrange') paintBox(ctx, state.overlay, to.view)
 		else paintMarks(ctx, open.sheet(), selection, state.overlay, to)
 	}
+	/** What of the two upper layers must be drawn anew with the next frame. */
+	const dirty = { pieces: new Dirty(), marks: new Dirty() }
+	/** Clears and draws a layer where it is dirty, all of it or a part. */
+	const inPart = (ctx: CanvasRenderingContext2D, what: Dirty, draw: (to: Frame) => void) => {
+		const to = frame()
+		const part = what.take()
+		ctx.save()
+		ctx.setTransform(to.ratio, 0, 0, to.ratio, 0, 0)
+		if (part === 'all') {
+			ctx.clearRect(0, 0, to.size.width, to.size.height)
+			draw(to)
+		} else {
+			const reach = MARGIN_PX / to.view.scale
+			const within = growBox(part, reach)
+			const [left, top] = toScreen(to.view, [within.minX, within.minY]).map(Math.floor)
+			const [right, bottom] = toScreen(to.view, [within.maxX, within.maxY]).map(Math.ceil)
+			const rect = [left, top, (right ?? 0) - (left ?? 0), (bottom ?? 0) - (top ?? 0)] as const
+			ctx.beginPath()
+			ctx.rect(...(rect as [number, number, number, number]))
+			ctx.clip()
+			ctx.clearRect(...(rect as [number, number, number, number]))
+			draw({ ...to, within })
+		}
+		ctx.restore()
+	}
+
 	const photos = layer((ctx) => drawPhotos(ctx, frame()))
-	const pieces = layer((ctx) => drawPieces(ctx, frame()))
+	const pieces = layer((ctx) => inPart(ctx, dirty.pieces, (to) => drawPieces(ctx, to)))
 	const marks = layer((ctx) => {
 		const { pointer } = desk.getState()
-		drawMarks(ctx, frame())
+		inPart(ctx, dirty.marks, (to) => drawMarks(ctx, to))
 		if (pointer && showsLoupe(desk.getState()))
 			paintLoupe(ctx, pointer, frame(), (near, within) => {
 				drawPhotos(ctx, near, within)
@@ -88,7 +116,12 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 				drawMarks(ctx, near)
 			})
 	})
+	for (const made of [pieces, marks]) made.clearBeforeDraw(false)
 
+	const redraw = (which: 'pieces' | 'marks', part: Part = 'all') => {
+		dirty[which].add(part)
+		;(which === 'pieces' ? pieces : marks).batchDraw()
+	}
 	const resize = (state: DeskState, before: DeskState) => {
 		if (state.size !== before.size) stage.size(state.size)
 	}
@@ -110,8 +143,8 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.loupe !== before.loupe ||
 			(pictures && showsLoupe(state))
 		if (moved || held || pictures) photos.batchDraw()
-		if (moved || held || line || state.overlay.filled !== before.overlay.filled) pieces.batchDraw()
-		if (moved || held || line || loupe || state.overlay !== before.overlay) marks.batchDraw()
+		if (moved || held || line || state.overlay.filled !== before.overlay.filled) redraw('pieces')
+		if (moved || held || line || loupe || state.overlay !== before.overlay) redraw('marks')
 	})
 	const unsubscribeSheet = open.subscribe((state, before) => {
 		const sheet = state.history.present
@@ -122,8 +155,12 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			chosen.piece !== before.selection.piece ||
 			chosen.others !== before.selection.others ||
 			chosen.contour !== before.selection.contour
-		if (sheet !== was || other) pieces.batchDraw()
-		if (sheet !== was || state.selection !== before.selection) marks.batchDraw()
+		const changed = sheet === was ? null : changedBox(was, sheet)
+		if (other || changed) redraw('pieces', other ? 'all' : (changed ?? 'all'))
+		const aids = sheet.guides !== was.guides || sheet.guidesHidden !== was.guidesHidden
+		const anew = aids || state.selection !== before.selection || showsLoupe(desk.getState())
+		if (anew || changed || sheet.guidesLocked !== was.guidesLocked)
+			redraw('marks', anew ? 'all' : (changed ?? 'all'))
 	})
 	stage.size(desk.getState().size)
 	stage.batchDraw()
@@ -131,6 +168,25 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		unsubscribeDesk()
 		unsubscribeSheet()
 		stage.destroy()
+	}
+}
+
+type Part = Box | 'all'
+
+/** What has gathered since the last frame: a part of the sheet, or all that is seen. */
+class Dirty {
+	private part: Part | null = 'all'
+
+	add(part: Part): void {
+		if (part === 'all' || this.part === 'all') this.part = 'all'
+		else this.part = this.part ? joinBoxes(this.part, part) : part
+	}
+
+	/** A layer that is drawn for a reason of its own, such as a new size, is drawn whole. */
+	take(): Part {
+		const part = this.part ?? 'all'
+		this.part = null
+		return part
 	}
 }
 

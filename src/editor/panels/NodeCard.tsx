@@ -5,7 +5,6 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { useDeferredValue } from 'react'
 import {
 	add,
 	distance,
@@ -23,7 +22,7 @@ import {
 } from '@/core'
 import { LengthField } from '../LengthField'
 import { NumberField } from '../NumberField'
-import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
+import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
 import { KindIcon } from './KindIcon'
 
 const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
@@ -35,8 +34,8 @@ const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
 
 /** The selected nodes' kind, and one node's numbers. */
 export function NodeCard() {
-	// Its fields follow a drag as fast as they can, but never hold the drag up.
-	const sheet = useDeferredValue(useSheet())
+	// Made anew when the hand rests; while something is dragged its fields alone follow.
+	const sheet = useSheetAtRest()
 	const { nodes } = useOpenSheet((state) => state.selection)
 	const pass = useDesk((state) => state.pass)
 	const chosen = nodesWith(sheet, nodes)
@@ -91,6 +90,7 @@ function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
 
 function Numbers({ node }: { node: PathNode }) {
 	const { open } = useWorkbench()
+	const now = () => findNode(open.sheet(), node.id)?.node
 	const place = (axis: Axis) => (next: (now: number) => number) =>
 		open.apply('Place a node', (sheet) => {
 			const at = findNode(sheet, node.id)?.node.at
@@ -98,8 +98,18 @@ function Numbers({ node }: { node: PathNode }) {
 		})
 	return (
 		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-			<LengthField label="x" px={node.at[0]} onChange={place(0)} />
-			<LengthField label="y" px={node.at[1]} onChange={place(1)} />
+			<LengthField
+				label="x"
+				px={node.at[0]}
+				live={() => now()?.at[0] ?? null}
+				onChange={place(0)}
+			/>
+			<LengthField
+				label="y"
+				px={node.at[1]}
+				live={() => now()?.at[1] ?? null}
+				onChange={place(1)}
+			/>
 			<HandleNumbers node={node} side="in" />
 			<HandleNumbers node={node} side="out" />
 		</Box>
@@ -112,6 +122,12 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 	const { open } = useWorkbench()
 	const handle = node[side]
 	if (!handle) return null
+	/** Something of the handle as it is this moment. */
+	const live = (of: (node: PathNode, handle: Point) => number) => () => {
+		const now = findNode(open.sheet(), node.id)?.node
+		const at = now?.[side]
+		return now && at ? of(now, at) : null
+	}
 	const move = (axis: Axis) => (next: (now: number) => number) =>
 		open.apply('Place a handle', (sheet) => {
 			const at = findNode(sheet, node.id)?.node[side]
@@ -135,17 +151,29 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 			>
 				{SIDE_NAMES[side]}
 			</Typography>
-			<LengthField label={`${side} x`} px={handle[0]} onChange={move(0)} />
-			<LengthField label={`${side} y`} px={handle[1]} onChange={move(1)} />
+			<LengthField
+				label={`${side} x`}
+				px={handle[0]}
+				live={live((_, at) => at[0])}
+				onChange={move(0)}
+			/>
+			<LengthField
+				label={`${side} y`}
+				px={handle[1]}
+				live={live((_, at) => at[1])}
+				onChange={move(1)}
+			/>
 			<LengthField
 				label={`${side} length`}
 				px={distance(node.at, handle)}
+				live={live((now, at) => distance(now.at, at))}
 				onChange={(next) => turn((length, angle) => [next(length), angle])}
 			/>
 			<NumberField
 				label={`${side} angle`}
 				unit="°"
 				value={handleAngle(node, handle)}
+				live={live(handleAngle)}
 				onChange={(next) => turn((length, angle) => [length, next(angle)])}
 			/>
 		</>

@@ -16,7 +16,7 @@ import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { type ComponentType, useDeferredValue } from 'react'
+import type { ComponentType } from 'react'
 import {
 	alignPieces,
 	type Box as Bounds,
@@ -34,7 +34,7 @@ import { chosenPieces, NOTHING } from '@/store/selection'
 import { boundsOf } from '../canvas/hitTest'
 import { LengthField } from '../LengthField'
 import { NumberField } from '../NumberField'
-import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../workbench'
+import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
 
 type Ids = ReadonlySet<string>
 
@@ -130,12 +130,16 @@ const COPY_PX = 16
 /** The chosen pieces as a whole: where they lie, how large they are, how they lie to each other. */
 export function PieceCard() {
 	const { open, refresh } = useWorkbench()
-	const sheet = useDeferredValue(useSheet())
+	const sheet = useSheetAtRest()
 	const selection = useOpenSheet((state) => state.selection)
 	const pass = useDesk((state) => state.pass)
 	const ids = chosenPieces(selection)
 	const box = boxOfPieces(sheet, ids)
 	if (!box || pass === 'proof' || pass === 'export') return null
+	const live = (of: (box: Bounds) => number) => () => {
+		const now = boxOfPieces(open.sheet(), ids)
+		return now && of(now)
+	}
 	const apply = (label: string, edit: (sheet: Sheet, ids: Ids) => Sheet) => {
 		open.apply(label, (s) => edit(s, ids))
 		refresh()
@@ -171,10 +175,16 @@ export function PieceCard() {
 		>
 			<Typography variant="h2">{ids.size === 1 ? 'Piece' : `${ids.size} pieces`}</Typography>
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-				<LengthField label="Left" px={box.minX} whole={sheet.width} onChange={move('x')} />
-				<LengthField label="Top" px={box.minY} whole={sheet.height} onChange={move('y')} />
-				<LengthField label="Width" px={box.maxX - box.minX} onChange={size('width')} />
-				<LengthField label="Height" px={box.maxY - box.minY} onChange={size('height')} />
+				{FIELDS.map(({ label, of, side, axis }) => (
+					<LengthField
+						key={label}
+						label={label}
+						px={of(box)}
+						live={live(of)}
+						{...(axis && { whole: axis === 'x' ? sheet.width : sheet.height })}
+						onChange={axis ? move(axis) : size(side ?? 'width')}
+					/>
+				))}
 				<NumberField
 					label="Turn by"
 					unit="°"
@@ -207,6 +217,18 @@ export function PieceCard() {
 		</Box>
 	)
 }
+
+const FIELDS: readonly {
+	readonly label: string
+	readonly of: (box: Bounds) => number
+	readonly axis?: 'x' | 'y'
+	readonly side?: 'width' | 'height'
+}[] = [
+	{ label: 'Left', of: (box) => box.minX, axis: 'x' },
+	{ label: 'Top', of: (box) => box.minY, axis: 'y' },
+	{ label: 'Width', of: (box) => box.maxX - box.minX, side: 'width' },
+	{ label: 'Height', of: (box) => box.maxY - box.minY, side: 'height' },
+]
 
 /** The box round pieces' curves, from what is kept of each outline. */
 function boxOfPieces(sheet: Sheet, ids: Ids): Bounds | null {

@@ -2,13 +2,14 @@
 
 import Slider from '@mui/material/Slider'
 import { changePhoto } from '@/core'
-import { useSheet, useWorkbench } from '../workbench'
+import { useOpenSheet, useWorkbench } from '../workbench'
 
 /** How strongly the photos show. Changes in a row are one step of undo, by pointer or by keys. */
 export function PhotoStrength() {
 	const { open } = useWorkbench()
-	const { photos } = useSheet()
-	const strength = Math.round((photos[0]?.strength ?? 1) * 100)
+	const strength = useOpenSheet(({ history }) =>
+		Math.round((history.present.photos[0]?.strength ?? 1) * 100),
+	)
 	return (
 		<Slider
 			aria-label="Photo strength"

@@ -170,3 +170,97 @@ test('Alt-click on a segment inserts a node there', () => {
 	expect(bench.contour().nodes).toHaveLength(4)
 	expect(selected()).toEqual([1])
 })
+
+describe('lasso', () => {
+	test('Alt and a drag beside the outline take the nodes that the line goes round', () => {
+		const { nodes, selected } = begin('M0 0L100 0L100 100L0 100L50 50Z')
+		const held = { alt: true }
+		nodes.down(at([-20, -20], held))
+		for (const p of [
+			[120, -20],
+			[120, 20],
+			[60, 60],
+			[20, 40],
+			[-20, 20],
+		] as const)
+			nodes.move(at(p, held))
+		expect(nodes.overlay().lasso).not.toBeNull()
+		nodes.up(at([-20, 20], held))
+		// The middle node lies within the box round the line, and within the line itself.
+		expect(selected()).toEqual([0, 1, 4])
+		expect(nodes.overlay().lasso).toBeNull()
+	})
+})
+
+describe('a handle pulled out of its node', () => {
+	test('Alt-drag gives a corner one handle, and a node with one its other', () => {
+		const { bench, nodes } = begin(SQUARE)
+		drag(nodes, [100, 0], [140, 20], { alt: true })
+		expect(bench.contour().nodes[1]).toMatchObject({ out: [140, 20], kind: 'cusp' })
+		drag(nodes, [100, 0], [60, -30], { alt: true })
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [60, -30], out: [140, 20] })
+	})
+
+	test('Alt and a click still turn a corner smooth', () => {
+		const { bench, nodes } = begin(SQUARE)
+		click(nodes, [100, 0], { alt: true })
+		expect(bench.contour().nodes[1]?.kind).toBe('smooth')
+	})
+})
+
+describe('by keys alone', () => {
+	test('O takes the outgoing handle, arrows move it, Delete takes it away', () => {
+		const { bench, nodes } = begin(ARCH)
+		click(nodes, [100, 0])
+		press(nodes, 'o')
+		expect(nodes.hint()).toContain('Outgoing handle')
+		expect(nodes.overlay().hover).toMatchObject({ kind: 'handle', side: 'out' })
+		const before = bench.contour().nodes[1]!
+		press(nodes, 'arrowdown', { shift: true })
+		const after = bench.contour().nodes[1]!
+		expect(after.at).toEqual(before.at)
+		expect(after.out![1]).toBeCloseTo(before.out![1] + 10)
+		press(nodes, 'delete')
+		expect(bench.contour().nodes[1]?.out).toBeUndefined()
+		expect(bench.contour().nodes).toHaveLength(3)
+	})
+
+	test('a handle that is missing is pulled out towards the neighbour; Esc gives the node back', () => {
+		const { bench, nodes } = begin(SQUARE)
+		click(nodes, [0, 0])
+		press(nodes, 'i')
+		const into = bench.contour().nodes[0]!.in!
+		expect(into[0]).toBe(0)
+		expect(into[1]).toBeCloseTo(100 / 3, 9)
+		press(nodes, 'escape')
+		press(nodes, 'arrowright')
+		expect(bench.contour().nodes[0]!.at).toEqual([1, 0])
+	})
+
+	test('A adds a node after the one selected, and between several; the new ones are selected', () => {
+		const { bench, nodes, selected } = begin(SQUARE)
+		click(nodes, [0, 0])
+		press(nodes, 'a')
+		expect(bench.contour().nodes.map((n) => n.at)).toContainEqual([50, 0])
+		expect(selected()).toEqual([1])
+		press(nodes, 'a', { mod: true })
+		press(nodes, 'a')
+		expect(bench.contour().nodes).toHaveLength(10)
+		expect(selected()).toHaveLength(5)
+	})
+
+	test('Shift and Delete leave the outline open where the node was', () => {
+		const { bench, nodes } = begin(SQUARE)
+		click(nodes, [100, 0])
+		press(nodes, 'delete', { shift: true })
+		expect(bench.contour()).toMatchObject({ closed: false })
+		expect(bench.contour().nodes).toHaveLength(3)
+	})
+
+	test('the hint says which node it is and of what kind', () => {
+		const { nodes } = begin(SQUARE)
+		click(nodes, [100, 0])
+		nodes.move(at([500, 500]))
+		expect(nodes.hint()).toContain('Node 2 of 4, corner.')
+	})
+})

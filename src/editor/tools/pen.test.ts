@@ -188,3 +188,36 @@ describe('going on from what is there', () => {
 		expect(bench.contour().nodes[1]?.kind).toBe('corner')
 	})
 })
+
+describe('straight only', () => {
+	test('a drag carries the corner it placed, and pulls no handles', () => {
+		const bench = handyBench()
+		bench.setStraightOnly(true)
+		const pen = createPen(bench, () => 'Piece 1')
+		click(pen, [0, 0])
+		drag(pen, [100, 0], [120, 30])
+		click(pen, [50, 90])
+		click(pen, [0, 0])
+		expect(bench.contour()).toMatchObject({ closed: true })
+		expect(bench.contour().nodes.map((n) => [n.kind, n.at])).toEqual([
+			['corner', [0, 0]],
+			['corner', [120, 30]],
+			['corner', [50, 90]],
+		])
+		expect(bench.labels()).toHaveLength(4)
+	})
+})
+
+test('a double-click ends an outline open, without a node too many', () => {
+	const bench = handyBench()
+	const pen = createPen(bench, () => 'Piece 1')
+	click(pen, [0, 0])
+	click(pen, [100, 0])
+	click(pen, [100, 100])
+	click(pen, [100, 100])
+	pen.doubleClick(at([100, 100]))
+	expect(bench.contour().closed).toBe(false)
+	expect(bench.contour().nodes).toHaveLength(3)
+	click(pen, [300, 300])
+	expect(bench.sheet().pieces).toHaveLength(2)
+})

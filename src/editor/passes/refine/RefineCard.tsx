@@ -7,7 +7,7 @@ import Button from '@mui/material/Button'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useSnackbar } from 'notistack'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 import { centreOf, type NodeKind, type Sheet, scaleAbout, transformNodes, turnAbout } from '@/core'
 import { messageFor } from '../../messages'
 import { NumberField } from '../../NumberField'
@@ -35,7 +35,7 @@ export function RefineCard() {
 					</Typography>
 					<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
 						{actions.map((action) => (
-							<ActionButton key={action.name} action={action} chosen={chosen} />
+							<ActionButton key={action.name} action={action} able={action.can(chosen)} />
 						))}
 					</Box>
 					{group === 'Several' && <TurnAndScale chosen={chosen} />}
@@ -89,11 +89,16 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 	)
 }
 
-function ActionButton({ action, chosen }: { action: NodeAction; chosen: Chosen }) {
+const ActionButton = memo(function ActionButton({
+	action,
+	able,
+}: {
+	action: NodeAction
+	able: boolean
+}) {
 	const { open, refresh } = useWorkbench()
 	const { enqueueSnackbar } = useSnackbar()
-	const { name, says, key, can, run } = action
-	const able = can(chosen)
+	const { name, says, key, run } = action
 	const act = () => {
 		try {
 			run(open, chosenNodes(open.sheet(), open.getState().selection.nodes))
@@ -127,7 +132,7 @@ function ActionButton({ action, chosen }: { action: NodeAction; chosen: Chosen }
 			</span>
 		</Tooltip>
 	)
-}
+})
 
 const RADIANS = Math.PI / 180
 

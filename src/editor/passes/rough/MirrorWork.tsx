@@ -5,7 +5,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { type MirrorLine, setMirror, weldMirror } from '@/core'
-import { useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { useOpenSheet, useWorkbench } from '../../workbench'
 
 /** Ends this near to the mirror line on screen are on it, px. */
 const ON_LINE_PX = 10
@@ -13,7 +13,9 @@ const ON_LINE_PX = 10
 /** One side of a shape is drawn; the other follows across a line and is welded to it when accepted. */
 export function MirrorWork() {
 	const { open, desk, refresh, takeTool } = useWorkbench()
-	const { mirror, width, height } = useSheet()
+	const mirror = useOpenSheet(({ history }) => history.present.mirror)
+	const width = useOpenSheet(({ history }) => history.present.width)
+	const height = useOpenSheet(({ history }) => history.present.height)
 	const piece = useOpenSheet((state) => state.selection.piece)
 	const set = (line: MirrorLine | undefined) => {
 		open.apply(line ? 'Set a mirror line' : 'Take the mirror line away', (s) => setMirror(s, line))
