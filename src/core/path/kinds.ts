@@ -179,12 +179,14 @@ function pulledAlong(contour: Contour, index: number, node: PathNode): PathNode 
 
 /** A step this small beside the other axis counts as flat. */
 const FLAT_SHARE = 0.02
+/** A tangent this near to level or upright (as a sine, ten degrees) is made so at an outermost point. */
+const NEARLY_LEVEL = 0.17
 
 /**
- * The tangent at a point between two others. Where the point is outermost on one axis, or one of
- * its sides is flat, the tangent is level or upright, so that the curve does not go beyond its nodes
- * (the rule of monotone interpolation; Fritsch & Carlson, 1980). Otherwise that of the circle through
- * the three, as Bessel's rule weighs it: the nearer neighbour counts for more. Falls back to the chord.
+ * The tangent at a point between two others: that of the circle through the three, as Bessel's rule
+ * weighs it (the nearer neighbour counts for more). Beside a flat step it lies along that step, so
+ * that what is flat stays flat; at a point that is outermost on one axis it is level or upright if
+ * it nearly is. Falls back to the chord.
  */
 export function followingTangent(
 	before: Point | undefined,
@@ -194,23 +196,20 @@ export function followingTangent(
 	if (!before && !after) return [1, 0]
 	const a = before ? subtract(at, before) : subtract(after ?? at, at)
 	const b = after ? subtract(after, at) : a
-	if (before && after) {
-		const [outX, outY] = ([0, 1] as const).map((k) => standsOut(a, b, k))
-		// Outermost on both axes is a turn back: neither level nor upright would follow it.
-		if (outX && !outY) return [0, Math.sign(a[1] + b[1])]
-		if (outY && !outX) return [Math.sign(a[0] + b[0]), 0]
-	}
 	const la = length(a) || 1
 	const lb = length(b) || 1
 	const tangent = unit(add(scale(a, lb / la), scale(b, la / lb)))
-	return length(tangent) > 0 ? tangent : unit(b)
-}
-
-/** Whether the steps `a` to a point and `b` from it turn back on an axis, or one of them is flat. */
-function standsOut(a: Point, b: Point, k: 0 | 1): boolean {
-	const other = k === 0 ? 1 : 0
-	const flat = (step: Point) => Math.abs(step[k]) <= FLAT_SHARE * Math.abs(step[other])
-	return a[k] * b[k] <= 0 || flat(a) || flat(b)
+	const along = length(tangent) > 0 ? tangent : unit(b)
+	if (!before || !after) return along
+	const [upright, level] = ([0, 1] as const).map((k) => {
+		const other = k === 0 ? 1 : 0
+		const flat = [a, b].some((step) => Math.abs(step[k]) <= FLAT_SHARE * Math.abs(step[other]))
+		return flat || (a[k] * b[k] <= 0 && Math.abs(along[k]) < NEARLY_LEVEL)
+	})
+	// A flat step that meets an upright one says neither.
+	if (upright && !level && along[1] !== 0) return [0, Math.sign(along[1])]
+	if (level && !upright && along[0] !== 0) return [Math.sign(along[0]), 0]
+	return along
 }
 
 /** The common direction of two handles: halfway between where each of them points. */

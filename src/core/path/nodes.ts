@@ -4,6 +4,7 @@ import {
 	distance,
 	dot,
 	length,
+	mix,
 	type Point,
 	samePoint,
 	scale,
@@ -103,7 +104,8 @@ export function insertNode(
 		const { from, to } = segment
 		const [first, second] = splitCubic(segmentCubic(segment), t)
 		const straight = isStraight(from, to)
-		const bare: PathNode = { id, at: first[3], kind: straight ? 'corner' : 'smooth' }
+		const at = straight ? mix(from.at, to.at, t) : first[3]
+		const bare: PathNode = { id, at, kind: straight ? 'corner' : 'smooth' }
 		const node = straight ? bare : withHandles(bare, { in: first[2], out: second[1] })
 		const nodes = contour.nodes.map((n): PathNode => {
 			if (straight) return n

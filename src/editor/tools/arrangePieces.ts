@@ -48,6 +48,8 @@ export function createArrangePieces(bench: Bench): Tool {
 	let over: Grip | null = null
 	let snap: ReturnType<typeof snapped> | null = null
 	let run = 0
+	/** A piece to be let go if the press does not become a drag. */
+	let letGo: string | null = null
 
 	const chosen = () => {
 		const ids = chosenPieces(bench.selection())
@@ -79,11 +81,14 @@ export function createArrangePieces(bench: Bench): Tool {
 		return piece && { what: 'piece', piece: piece.id }
 	}
 
-	/** A press on a piece chooses it; with Shift it joins those that are chosen, or leaves them. */
+	/** A press on a piece chooses it; with Shift it joins those that are chosen. */
 	const choose = (piece: string, shift: boolean) => {
 		const selection = bench.selection()
-		if (shift) bench.select(withPiece(selection, piece))
-		else if (!chosenPieces(selection).has(piece)) bench.select({ ...NOTHING, piece })
+		const has = chosenPieces(selection).has(piece)
+		// One that is chosen is let go by a click, not by a drag that begins on it.
+		letGo = shift && has ? piece : null
+		if (has) return
+		bench.select(shift ? withPiece(selection, piece) : { ...NOTHING, piece })
 	}
 
 	const transform = (label: string, { base }: Held, map: Affine) => {
@@ -155,6 +160,8 @@ export function createArrangePieces(bench: Bench): Tool {
 		},
 
 		up: (input) => {
+			if (letGo && !dragging) bench.select(withPiece(bench.selection(), letGo))
+			letGo = null
 			held = null
 			dragging = false
 			snap = null

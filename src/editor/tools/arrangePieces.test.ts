@@ -1,0 +1,93 @@
+import { describe, expect, test } from 'vitest'
+import { changePiece, piecesBox } from '@/core'
+import { chosenPieces } from '@/store/selection'
+import { createArrangePieces } from './arrangePieces'
+import { at, click, drag, type HandyBench, handyBench, press } from './handyBench'
+
+const SQUARES = ['M0 0H100V100H0Z', 'M200 0H300V100H200Z', 'M400 0H500V100H400Z']
+
+function begin() {
+	const bench = handyBench(...SQUARES)
+	return { bench, arrange: createArrangePieces(bench) }
+}
+const box = (bench: HandyBench, number: number) => piecesBox([bench.sheet().pieces[number]!])
+const chosen = (bench: HandyBench) =>
+	[...chosenPieces(bench.selection())]
+		.map((id) => bench.sheet().pieces.findIndex((p) => p.id === id))
+		.sort()
+
+describe('choosing pieces', () => {
+	test('a click chooses one, Shift adds and takes away, a click beside lets go', () => {
+		const { bench, arrange } = begin()
+		click(arrange, [50, 50])
+		expect(chosen(bench)).toEqual([0])
+		click(arrange, [250, 50], { shift: true })
+		expect(chosen(bench)).toEqual([0, 1])
+		click(arrange, [50, 50], { shift: true })
+		expect(chosen(bench)).toEqual([1])
+		click(arrange, [700, 700])
+		expect(chosen(bench)).toEqual([])
+		press(arrange, 'a', { mod: true })
+		expect(chosen(bench)).toEqual([0, 1, 2])
+	})
+
+	test('locked pieces are left alone', () => {
+		const { bench, arrange } = begin()
+		bench.apply('Lock', (s) => changePiece(s, s.pieces[0]!.id, { locked: true }))
+		drag(arrange, [50, 50], [90, 90])
+		expect(box(bench, 0).minX).toBe(0)
+	})
+})
+
+describe('moving, scaling, turning', () => {
+	test('a drag moves all that are chosen, as one step; Shift keeps to one axis', () => {
+		const { bench, arrange } = begin()
+		click(arrange, [50, 50])
+		click(arrange, [250, 50], { shift: true })
+		drag(arrange, [50, 50], [70, 55])
+		expect([box(bench, 0).minX, box(bench, 1).minX, box(bench, 2).minX]).toEqual([20, 220, 400])
+		expect(bench.labels()).toEqual(['Move 2 pieces'])
+		drag(arrange, [70, 55], [110, 60], { shift: true })
+		expect([box(bench, 0).minX, box(bench, 0).minY]).toEqual([60, 5])
+	})
+
+	test('a corner scales in proportion about the one across, with Alt each side by itself', () => {
+		const { bench, arrange } = begin()
+		click(arrange, [50, 50])
+		drag(arrange, [100, 100], [200, 200])
+		expect(box(bench, 0)).toMatchObject({ minX: 0, minY: 0, maxX: 200, maxY: 200 })
+		drag(arrange, [200, 200], [250, 100], { alt: true })
+		expect(box(bench, 0)).toMatchObject({ maxX: 250, maxY: 100 })
+	})
+
+	test('the knob turns about the middle', () => {
+		const { bench, arrange } = begin()
+		click(arrange, [450, 50])
+		drag(arrange, [450, -26], [526, 50])
+		expect(box(bench, 2).minX).toBeCloseTo(400)
+		expect(bench.contour(2).nodes[0]!.at[0]).toBeCloseTo(500)
+		expect(bench.labels()).toEqual(['Turn a piece'])
+	})
+
+	test('Alt-drag moves a copy; Ctrl D copies, arrows nudge, Delete removes', () => {
+		const { bench, arrange } = begin()
+		drag(arrange, [50, 50], [50, 250], { alt: true })
+		expect(bench.sheet().pieces).toHaveLength(4)
+		expect([box(bench, 0).minY, box(bench, 1).minY]).toEqual([0, 200])
+		press(arrange, 'd', { mod: true })
+		expect(box(bench, 2)).toMatchObject({ minX: 12, minY: 212 })
+		press(arrange, 'arrowleft', { shift: true })
+		expect(box(bench, 2).minX).toBe(2)
+		press(arrange, 'delete')
+		expect(bench.sheet().pieces).toHaveLength(4)
+	})
+
+	test('the frame is the same object while nothing moves', () => {
+		const { arrange } = begin()
+		click(arrange, [50, 50])
+		const { frame } = arrange.overlay()
+		arrange.move(at([60, 60]))
+		expect(arrange.overlay().frame).toBe(frame)
+		expect(frame?.corners[2]).toEqual([100, 100])
+	})
+})
