@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
 import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
@@ -5,8 +6,8 @@ import { measureFrames, report, reportHead } from './frames.ts'
 import { withPage } from './served.ts'
 
 /**
- * Dragging one node, bending one segment, and panning in a sheet of 5,000 nodes over a
- * 12-megapixel photo, in headless Chromium: ms of our own work a frame.
+ * Dragging one node, bending one segment, selecting by a box, panning and zooming in a sheet of 5,000
+ * nodes over a 12-megapixel photo, in headless Chromium: ms of our own work a frame.
  */
 const NODES = 5000
 const WIDTH = 4000
@@ -56,6 +57,34 @@ await withPage(async (page, base) => {
 		await page.mouse.up()
 		await page.keyboard.press('Control+z')
 	}
+	for (let round = 1; round <= 3; round++) {
+		// Between two nodes, so that the segment is taken hold of.
+		const [a, b] = [on(ringPoint(0)), on(ringPoint(1))]
+		const grip: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+		await closeUp(page, grip, async () => {
+			await page.mouse.move(...grip)
+			await page.mouse.down()
+			report(
+				`bend a segment, ${round}`,
+				await measureFrames(page, 'pointermove', () => wander(grip)),
+			)
+			await page.mouse.up()
+			await page.keyboard.press('Control+z')
+		})
+	}
+	for (let round = 1; round <= 3; round++) {
+		const corner: Point = [bounds.x + 40, bounds.y + 40]
+		await page.mouse.move(...corner)
+		await page.mouse.down()
+		report(
+			`select by a box, ${round}`,
+			await measureFrames(page, 'pointermove', async () => {
+				for (let i = 1; i <= 120; i++) await page.mouse.move(corner[0] + i * 5, corner[1] + i * 4.5)
+			}),
+		)
+		await page.mouse.up()
+		await page.keyboard.press('Escape')
+	}
 	report(
 		'hover',
 		await measureFrames(page, 'pointermove', () => wander([first[0] - 120, first[1] - 10])),
@@ -74,6 +103,16 @@ await withPage(async (page, base) => {
 	)
 	await page.keyboard.up('Control')
 })
+
+/** Zooms in at a place for as long as `work` runs, and fits the sheet again. */
+async function closeUp(page: Page, at: Point, work: () => Promise<void>): Promise<void> {
+	await page.mouse.move(...at)
+	await page.keyboard.down('Control')
+	for (let i = 0; i < 14; i++) await page.mouse.wheel(0, -100)
+	await page.keyboard.up('Control')
+	await work()
+	await page.keyboard.press('0')
+}
 
 function ringPoint(i: number): Point {
 	const angle = (i / NODES) * 2 * Math.PI

@@ -71,14 +71,17 @@ await withPage(async (page, base) => {
 	for (const _ of REEL) await page.keyboard.press('Backspace')
 
 	await page.keyboard.press('3')
-	await page.keyboard.down('z')
-	const hood = { minX: 700, minY: 300, maxX: 1260, maxY: 700 }
-	await drag(page, on([hood.minX, hood.minY]), on([hood.maxX, hood.maxY]))
-	await page.keyboard.up('z')
-	const near = await placesOn(page, hood)
-	await page.mouse.click(...near([757, 435]))
-	await page.mouse.move(...near([800, 560]))
+	await page.mouse.move(...on([300, 300]))
+	await page.keyboard.press('Escape')
+	for (let i = 0; i < 3; i++) {
+		await page.keyboard.press('n')
+		await page.waitForTimeout(400)
+	}
 	await shoot('refine')
+	await page.keyboard.press('0')
+	await page.keyboard.press('m')
+	await page.mouse.click(...on([980, 1250]))
+	await shoot('arrange')
 
 	await page.keyboard.press('0')
 	await page.keyboard.press('5')

@@ -177,24 +177,32 @@ function paintDots(
 	shown: readonly NodeInSight[],
 	selection: Selection,
 ): void {
-	const half = DOT_PX / 2
-	ctx.fillStyle = INKS.ink
-	const chosen: Point[] = []
-	let last: Point = [Number.NaN, Number.NaN]
+	const plain = new Path2D()
+	const rims = new Path2D()
+	const chosen = new Path2D()
+	const square = (path: Path2D, [x, y]: Point, half: number) =>
+		path.rect(x - half, y - half, 2 * half, 2 * half)
+	// Where dots would lie on each other one of them is enough.
+	const covers = (last: Point, on: Point) =>
+		Math.abs(on[0] - last[0]) + Math.abs(on[1] - last[1]) < DOT_PX
+	const nowhere: Point = [Number.NaN, Number.NaN]
+	let [last, lastChosen] = [nowhere, nowhere]
 	for (const { contour, index, on } of shown) {
-		if (selection.nodes.has(contour.nodes[index]?.id ?? '')) chosen.push(on)
-		// Where dots would lie on each other one of them is enough.
-		else if (!(Math.abs(on[0] - last[0]) + Math.abs(on[1] - last[1]) < DOT_PX)) {
-			ctx.fillRect(on[0] - half, on[1] - half, DOT_PX, DOT_PX)
+		if (selection.nodes.has(contour.nodes[index]?.id ?? '')) {
+			if (covers(lastChosen, on)) continue
+			lastChosen = on
+			square(rims, on, DOT_PX / 2 + 2)
+			square(chosen, on, DOT_PX / 2 + 1)
+		} else if (!covers(last, on)) {
 			last = on
+			square(plain, on, DOT_PX / 2)
 		}
 	}
-	for (const [x, y] of chosen) {
-		ctx.fillStyle = INKS.ink
-		ctx.fillRect(x - half - 2, y - half - 2, DOT_PX + 4, DOT_PX + 4)
-		ctx.fillStyle = INKS.selected
-		ctx.fillRect(x - half - 1, y - half - 1, DOT_PX + 2, DOT_PX + 2)
-	}
+	ctx.fillStyle = INKS.ink
+	ctx.fill(plain)
+	ctx.fill(rims)
+	ctx.fillStyle = INKS.selected
+	ctx.fill(chosen)
 }
 
 /** Handles end in a bar across them: incoming verdigris, outgoing saffron. */

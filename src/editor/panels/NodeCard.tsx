@@ -5,6 +5,7 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
+import { useDeferredValue } from 'react'
 import {
 	add,
 	distance,
@@ -36,7 +37,7 @@ const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
 export function NodeCard() {
 	// Made anew when the hand rests; while something is dragged its fields alone follow.
 	const sheet = useSheetAtRest()
-	const { nodes } = useOpenSheet((state) => state.selection)
+	const nodes = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
 	const pass = useDesk((state) => state.pass)
 	const chosen = nodesWith(sheet, nodes)
 	const [only] = chosen

@@ -7,7 +7,7 @@ import Button from '@mui/material/Button'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useSnackbar } from 'notistack'
-import { memo, useState } from 'react'
+import { memo, useDeferredValue, useState } from 'react'
 import { centreOf, type NodeKind, type Sheet, scaleAbout, transformNodes, turnAbout } from '@/core'
 import { messageFor } from '../../messages'
 import { NumberField } from '../../NumberField'
@@ -20,7 +20,8 @@ import { SelectMenu } from './SelectMenu'
 
 export function RefineCard() {
 	const sheet = useSheetAtRest()
-	const ids = useOpenSheet((state) => state.selection.nodes)
+	// A box that is being drawn changes what is selected with every move: the card follows behind.
+	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
 	const chosen = chosenNodes(sheet, ids)
 	return (
 		<>
