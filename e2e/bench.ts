@@ -141,6 +141,14 @@ export class Bench {
 		await this.page.keyboard.up(key)
 	}
 
+	/** Drops a file on the open sheet and expects it to be refused in these words. */
+	async isRefused(file: GivenFile, says: string | RegExp): Promise<void> {
+		await this.give('drop', this.page.getByRole('main'), file)
+		const message = this.page.getByRole('alert').filter({ hasText: `“${file.name}”` })
+		await expect(message).toContainText(says)
+		await expect(message).toContainText('Nothing was changed.')
+	}
+
 	/** The colour of the canvas at a place, as it is seen. */
 	async colourAt(p: Point): Promise<number[]> {
 		const [x, y] = this.on(p)

@@ -14,6 +14,7 @@ export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from 
 export {
 	type Box,
 	boxContains,
+	boxCorners,
 	boxesTouch,
 	boxOf,
 	EMPTY_BOX,

@@ -26,6 +26,16 @@ export function boxOf(points: Iterable<Point>): Box {
 	return { minX, minY, maxX, maxY }
 }
 
+/** From the upper left corner on, clockwise on screen. */
+export function boxCorners({ minX, minY, maxX, maxY }: Box): [Point, Point, Point, Point] {
+	return [
+		[minX, minY],
+		[maxX, minY],
+		[maxX, maxY],
+		[minX, maxY],
+	]
+}
+
 export function joinBoxes(a: Box, b: Box): Box {
 	return {
 		minX: Math.min(a.minX, b.minX),

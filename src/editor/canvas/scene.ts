@@ -90,15 +90,17 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			ctx.clearRect(0, 0, to.size.width, to.size.height)
 			draw(to)
 		} else {
-			const reach = MARGIN_PX / to.view.scale
-			const within = growBox(part, reach)
-			const [left, top] = toScreen(to.view, [within.minX, within.minY]).map(Math.floor)
-			const [right, bottom] = toScreen(to.view, [within.maxX, within.maxY]).map(Math.ceil)
-			const rect = [left, top, (right ?? 0) - (left ?? 0), (bottom ?? 0) - (top ?? 0)] as const
+			const within = growBox(part, MARGIN_PX / to.view.scale)
+			// Out to whole device px: a clip through the middle of one would leave a seam.
+			const out = (round: (v: number) => number, v: number) => round(v * to.ratio) / to.ratio
+			const [left, top] = toScreen(to.view, [within.minX, within.minY])
+			const [right, bottom] = toScreen(to.view, [within.maxX, within.maxY])
+			const [x, y] = [out(Math.floor, left), out(Math.floor, top)]
+			const [width, height] = [out(Math.ceil, right) - x, out(Math.ceil, bottom) - y]
 			ctx.beginPath()
-			ctx.rect(...(rect as [number, number, number, number]))
+			ctx.rect(x, y, width, height)
 			ctx.clip()
-			ctx.clearRect(...(rect as [number, number, number, number]))
+			ctx.clearRect(x, y, width, height)
 			draw({ ...to, within })
 		}
 		ctx.restore()

@@ -1,4 +1,4 @@
-import { applyAffine, type Box, boxOf, invertAffine, type PlacedPhoto } from '@/core'
+import { applyAffine, type Box, boxCorners, boxOf, invertAffine, type PlacedPhoto } from '@/core'
 import type { Part, Pyramid } from '@/store/photoPixels'
 import type { View } from './view'
 
@@ -44,14 +44,7 @@ export function partIn(pyramid: Pyramid, box: Box, halvings: number): Seen | nul
 export function boxOnPhoto({ place }: PlacedPhoto, box: Box): Box | null {
 	const back = invertAffine(place)
 	if (!back) return null
-	const { minX, minY, maxX, maxY } = box
-	const corners = [
-		[minX, minY],
-		[maxX, minY],
-		[maxX, maxY],
-		[minX, maxY],
-	] as const
-	return boxOf(corners.map((corner) => applyAffine(back, corner)))
+	return boxOf(boxCorners(box).map((corner) => applyAffine(back, corner)))
 }
 
 /** Whether all of a part is in another of the same level. */

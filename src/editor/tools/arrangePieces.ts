@@ -1,5 +1,6 @@
 import {
 	type Affine,
+	boxCorners,
 	distance,
 	duplicatePieces,
 	joinBoxes,
@@ -233,14 +234,7 @@ function frameOf(sheet: Sheet, ids: ReadonlySet<string>): Frame | null {
 		.filter((piece) => ids.has(piece.id))
 		.flatMap((piece) => piece.contours.map(boundsOf))
 	if (boxes.length === 0) return null
-	const { minX, minY, maxX, maxY } = boxes.reduce(joinBoxes)
-	const corners = [
-		[minX, minY],
-		[maxX, minY],
-		[maxX, maxY],
-		[minX, maxY],
-	] as const
-	return { corners, locked: false }
+	return { corners: boxCorners(boxes.reduce(joinBoxes)), locked: false }
 }
 
 function hintFor(held: Grip | null, over: Grip | null, chosen: number): string {

@@ -3,9 +3,7 @@
 import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import FormControlLabel from '@mui/material/FormControlLabel'
 import IconButton from '@mui/material/IconButton'
-import Switch from '@mui/material/Switch'
 import TextField from '@mui/material/TextField'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
@@ -23,6 +21,7 @@ import {
 	removeGuides,
 } from '@/core'
 import { LengthField } from '../../LengthField'
+import { SwitchRow } from '../../SwitchRow'
 import type { Snapping } from '../../tools/tool'
 import { useDesk, useSheet, useWorkbench } from '../../workbench'
 
@@ -95,13 +94,7 @@ function LayGuides() {
 					Level
 				</ToggleButton>
 			</ToggleButtonGroup>
-			<FormControlLabel
-				sx={{ mx: 0, justifyContent: 'space-between' }}
-				labelPlacement="start"
-				slotProps={{ typography: { variant: 'body2' } }}
-				label="Several, evenly spaced"
-				control={<Switch size="small" checked={many} onChange={(_, on) => setMany(on)} />}
-			/>
+			<SwitchRow label="Several, evenly spaced" checked={many} onChange={(on) => setMany(on)} />
 			<Box
 				sx={{
 					display: 'grid',
@@ -227,14 +220,7 @@ function Switches() {
 	const snapping = useDesk((state) => state.snapping)
 	const rulers = useDesk((state) => state.rulers)
 	const row = (label: string, checked: boolean, set: (on: boolean) => void) => (
-		<FormControlLabel
-			key={label}
-			sx={{ mx: 0, justifyContent: 'space-between' }}
-			labelPlacement="start"
-			slotProps={{ typography: { variant: 'body2' } }}
-			label={label}
-			control={<Switch size="small" checked={checked} onChange={(_, on) => set(on)} />}
-		/>
+		<SwitchRow key={label} label={label} checked={checked} onChange={(on) => set(on)} />
 	)
 	return (
 		<Box sx={{ display: 'grid', gap: 0.25 }}>

@@ -1,12 +1,11 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import FormControlLabel from '@mui/material/FormControlLabel'
-import Switch from '@mui/material/Switch'
 import { changeLine } from '@/core'
 import { chooseLineColour } from '../../canvas/chooseByPhoto'
 import { LabelledSlider } from '../../LabelledSlider'
 import { LineSwatch } from '../../LineSwatch'
+import { SwitchRow } from '../../SwitchRow'
 import { useDesk, useSheet, useWorkbench } from '../../workbench'
 
 /** How the trace line is drawn: its colour against the photo, its thickness. */
@@ -16,21 +15,13 @@ export function LineSection() {
 	const chosen = useDesk((state) => state.chosenLine)
 	return (
 		<>
-			<FormControlLabel
-				sx={{ mx: 0, justifyContent: 'space-between' }}
-				labelPlacement="start"
-				slotProps={{ typography: { variant: 'body2' } }}
+			<SwitchRow
 				label="Choose against the photo"
-				control={
-					<Switch
-						size="small"
-						checked={line.colour === null}
-						onChange={(_, on) =>
-							open.apply('Change the line’s colour', (sheet) =>
-								changeLine(sheet, { colour: on ? null : chosen }),
-							)
-						}
-					/>
+				checked={line.colour === null}
+				onChange={(on) =>
+					open.apply('Change the line’s colour', (sheet) =>
+						changeLine(sheet, { colour: on ? null : chosen }),
+					)
 				}
 			/>
 			<LineSwatch withName />

@@ -3,10 +3,8 @@
 import RestartAltRounded from '@mui/icons-material/RestartAltRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import FormControlLabel from '@mui/material/FormControlLabel'
 import IconButton from '@mui/material/IconButton'
 import Slider from '@mui/material/Slider'
-import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue } from 'react'
 import {
@@ -20,6 +18,7 @@ import {
 } from '@/core'
 import { LabelledSlider } from '../../LabelledSlider'
 import { NumberField } from '../../NumberField'
+import { SwitchRow } from '../../SwitchRow'
 import { useDesk, useWorkbench } from '../../workbench'
 import { Histogram } from './Histogram'
 import { usePhotoAtHand } from './photoAtHand'
@@ -43,14 +42,10 @@ export function ToneSection() {
 	return (
 		<>
 			<Strength photo={photo} />
-			<FormControlLabel
-				sx={{ mx: 0, justifyContent: 'space-between' }}
-				labelPlacement="start"
-				slotProps={{ typography: { variant: 'body2' } }}
+			<SwitchRow
 				label="Show its edges instead"
-				control={
-					<Switch size="small" checked={edges} onChange={(_, on) => desk.setState({ edges: on })} />
-				}
+				checked={edges}
+				onChange={(on) => desk.setState({ edges: on })}
 			/>
 			<Levels photo={photo} />
 			<Colour photo={photo} />
@@ -219,21 +214,13 @@ function Colour({ photo }: { photo: PlacedPhoto }) {
 				onChange={(value) => change('Change saturation', { saturation: value })}
 				onRest={rest}
 			/>
-			<FormControlLabel
-				sx={{ mx: 0, display: 'flex', justifyContent: 'space-between' }}
-				labelPlacement="start"
-				slotProps={{ typography: { variant: 'body2' } }}
+			<SwitchRow
 				label="Grey"
-				control={
-					<Switch
-						size="small"
-						checked={grey}
-						onChange={(_, on) => {
-							change(on ? 'Show the photo grey' : 'Show the photo in colour', { grey: on })
-							rest()
-						}}
-					/>
-				}
+				checked={grey}
+				onChange={(on) => {
+					change(on ? 'Show the photo grey' : 'Show the photo in colour', { grey: on })
+					rest()
+				}}
 			/>
 		</Box>
 	)

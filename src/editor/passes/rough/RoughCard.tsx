@@ -2,11 +2,10 @@
 
 import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Button from '@mui/material/Button'
-import FormControlLabel from '@mui/material/FormControlLabel'
-import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
+import { SwitchRow } from '../../SwitchRow'
 import { useDesk, useWorkbench } from '../../workbench'
 import { DRAWINGS } from '../fileKinds'
 import { ToolRows } from '../ToolRows'
@@ -19,18 +18,10 @@ export function RoughCard() {
 	return (
 		<>
 			<ToolRows />
-			<FormControlLabel
-				sx={{ mx: 0, justifyContent: 'space-between' }}
-				labelPlacement="start"
-				slotProps={{ typography: { variant: 'body2' } }}
+			<SwitchRow
 				label="Straight only"
-				control={
-					<Switch
-						size="small"
-						checked={straight}
-						onChange={(_, on) => desk.setState({ straightOnly: on })}
-					/>
-				}
+				checked={straight}
+				onChange={(on) => desk.setState({ straightOnly: on })}
 			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary', mt: -1.25 }}>
 				Corners alone, all the way round; the curves are bent in Refine.

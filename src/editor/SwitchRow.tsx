@@ -1,0 +1,25 @@
+'use client'
+
+import FormControlLabel from '@mui/material/FormControlLabel'
+import Switch from '@mui/material/Switch'
+
+/** A switch at the end of the line that says what it does. */
+export function SwitchRow({
+	label,
+	checked,
+	onChange,
+}: {
+	label: string
+	checked: boolean
+	onChange: (on: boolean) => void
+}) {
+	return (
+		<FormControlLabel
+			sx={{ mx: 0, display: 'flex', justifyContent: 'space-between' }}
+			labelPlacement="start"
+			slotProps={{ typography: { variant: 'body2' } }}
+			label={label}
+			control={<Switch size="small" checked={checked} onChange={(_, on) => onChange(on)} />}
+		/>
+	)
+}
