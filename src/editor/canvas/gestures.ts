@@ -1,4 +1,5 @@
 import { boxOf, distance, mix, type Point, subtract } from '@/core'
+import type { Selection } from '@/store/selection'
 import type { DeskState } from '../desk'
 import { NO_OVERLAY, type PointerInput, type Tool } from '../tools/tool'
 import type { Workbench } from '../workbench'
@@ -26,7 +27,13 @@ type Grip =
 	| { readonly does: 'pan'; last: Point }
 	| { readonly does: 'zoom-box'; readonly start: Point }
 	| { readonly does: 'pinch'; last: readonly [Point, Point] }
-	| { readonly does: 'tool'; readonly tool: Tool }
+	| {
+			readonly does: 'tool'
+			readonly tool: Tool
+			/** How many steps there were before the press, and what was selected. */
+			readonly steps: number
+			readonly selection: Selection
+	  }
 
 /**
  * Binds pointers and wheel on the canvas: panning, zooming and pinching are answered here, all
@@ -38,7 +45,7 @@ export function bindGestures(
 	workbench: Workbench,
 	keys: HeldKeys,
 ): { unbind: () => void; pointer: () => Point } {
-	const { desk } = workbench
+	const { desk, open } = workbench
 	const fingers = new Map<number, Point>()
 	let grip: Grip | null = null
 	let pointer: Point = [0, 0]
@@ -71,6 +78,14 @@ export function bindGestures(
 	}
 	const toolsWork = ({ pass }: DeskState) => pass !== 'proof' && pass !== 'export'
 
+	/** A second finger came: the first was the beginning of a pinch, and what it did is undone. */
+	const takeBack = ({ tool, steps, selection }: Grip & { does: 'tool' }, event: PointerEvent) => {
+		tool.up(input(event))
+		open.jump(steps - open.getState().history.past.length)
+		open.select(selection)
+		workbench.refresh()
+	}
+
 	const onDown = (event: PointerEvent) => {
 		if (event.pointerType === 'pen') penAt = event.timeStamp
 		if (isPalm(event)) return
@@ -80,7 +95,7 @@ export function bindGestures(
 		if (event.pointerType === 'touch') fingers.set(event.pointerId, pointer)
 		const [first, second] = [...fingers.values()]
 		if (first && second) {
-			if (grip?.does === 'tool') grip.tool.up(input(event))
+			if (grip?.does === 'tool') takeBack(grip, event)
 			grip = { does: 'pinch', last: [first, second] }
 		} else if (
 			event.button === 1 ||
@@ -92,7 +107,8 @@ export function bindGestures(
 			grip = { does: 'zoom-box', start: pointer }
 		} else if (event.button === 0) {
 			const given = input(event)
-			grip = { does: 'tool', tool: toolFor(given) }
+			const { history, selection } = open.getState()
+			grip = { does: 'tool', tool: toolFor(given), steps: history.past.length, selection }
 			grip.tool.down(given)
 			workbench.refresh(grip.tool)
 		}

@@ -96,7 +96,8 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 								variant="caption"
 								sx={{ color: isOpen ? 'error.main' : 'text.secondary' }}
 							>
-								{nodes} nodes{isOpen ? ', open' : ''}
+								{nodeCount(nodes)}
+								{isOpen ? ', open' : ''}
 							</Typography>
 						</Box>
 					</ButtonBase>
@@ -173,7 +174,7 @@ const OpeningRow = memo(function OpeningRow({
 					Opening {number}
 				</Typography>
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-					{contour.nodes.length} nodes
+					{nodeCount(contour.nodes.length)}
 				</Typography>
 			</ButtonBase>
 			<IconButton
@@ -189,6 +190,10 @@ const OpeningRow = memo(function OpeningRow({
 		</Box>
 	)
 })
+
+function nodeCount(n: number): string {
+	return `${n} ${n === 1 ? 'node' : 'nodes'}`
+}
 
 const ROW = { display: 'flex', alignItems: 'center', borderRadius: 1, pr: 0.25 } as const
 const NAME = {
