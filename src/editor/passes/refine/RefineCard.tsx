@@ -7,16 +7,25 @@ import Button from '@mui/material/Button'
 import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useSnackbar } from 'notistack'
-import { memo, useDeferredValue, useState } from 'react'
-import { centreOf, type NodeKind, type Sheet, scaleAbout, transformNodes, turnAbout } from '@/core'
+import { lazy, memo, Suspense, useDeferredValue, useState } from 'react'
+import {
+	centreOf,
+	type NodeKind,
+	nearlyClosed,
+	type Sheet,
+	scaleAbout,
+	transformNodes,
+	turnAbout,
+} from '@/core'
 import { messageFor } from '../../messages'
 import { NumberField } from '../../NumberField'
 import { ProgressBar } from '../../ProgressBar'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { ToolRows } from '../ToolRows'
-import { LooksClosed } from './LooksClosed'
 import { type Chosen, chosenNodes, NODE_ACTIONS, type NodeAction } from './nodeActions'
 import { SelectMenu } from './SelectMenu'
+
+const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
 
 export function RefineCard() {
 	const sheet = useSheetAtRest()
@@ -27,7 +36,11 @@ export function RefineCard() {
 		<>
 			<ToolRows />
 			<WalkRow chosen={chosen} />
-			<LooksClosed />
+			{nearlyClosed(sheet).length > 0 && (
+				<Suspense>
+					<LooksClosed />
+				</Suspense>
+			)}
 			<SelectMenu />
 			{NODE_ACTIONS.map(({ group, actions }) => (
 				<Box key={group}>
