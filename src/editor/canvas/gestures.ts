@@ -80,7 +80,8 @@ export function bindGestures(
 
 	/** A second finger came: the first was the beginning of a pinch, and what it did is undone. */
 	const takeBack = ({ tool, steps, selection }: Grip & { does: 'tool' }, event: PointerEvent) => {
-		tool.up(input(event))
+		if (tool.cancel) tool.cancel()
+		else tool.up(input(event))
 		open.jump(steps - open.getState().history.past.length)
 		open.select(selection)
 		workbench.refresh()

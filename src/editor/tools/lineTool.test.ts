@@ -94,3 +94,20 @@ test('See here tells the box that was dragged, and nothing for a click or after 
 	expect(boxes).toEqual([{ minX: 10, minY: 20, maxX: 90, maxY: 80 }])
 	expect(see.overlay().box).toBeNull()
 })
+
+test('what a second finger breaks off is dropped: nothing is measured, no tone is chosen', () => {
+	const bench = photoBench()
+	const lines: Line[] = []
+	const measure = createMeasure(bench, { get: () => null, set: (line) => lines.push(line) })
+	const boxes: Box[] = []
+	const see = createSeeHere((box) => boxes.push(box))
+	for (const tool of [measure, see, createStraighten(bench)]) {
+		tool.down(at([10, 10]))
+		tool.move(at([80, 40]))
+		tool.cancel?.()
+		tool.up(at([80, 40]))
+	}
+	expect([lines, boxes]).toEqual([[], []])
+	expect(bench.labels()).toEqual(['Bring a photo in'])
+	expect(measure.overlay().line).toBeNull()
+})

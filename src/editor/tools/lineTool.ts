@@ -28,7 +28,13 @@ export function createLineTool(
 	let dragged = false
 	let snap: ReturnType<typeof snapped> | null = null
 
+	const drop = () => {
+		line = null
+		snap = null
+	}
+
 	const place = (input: PointerInput, from?: Point): Point => {
+		snap = null
 		if (from && input.shift) return snapAngle(from, input.at, ANGLE_STEP)
 		snap = snapped(bench, input.at, input)
 		return snap.at
@@ -50,20 +56,17 @@ export function createLineTool(
 		},
 		up: () => {
 			const drawn = line
-			line = null
-			snap = null
+			drop()
 			if (drawn && dragged && distance(drawn.from, drawn.to) > 0) o.done(drawn)
 		},
+		cancel: drop,
 		doubleClick: () => {},
 		key: ({ key }) => {
 			if (key !== 'escape' || !line) return false
-			line = null
+			drop()
 			return true
 		},
-		rest: () => {
-			line = null
-			snap = null
-		},
+		rest: drop,
 		hint: () => (line ? o.drawingHint(line) : o.idleHint()),
 		overlay: () => ({
 			...NO_OVERLAY,

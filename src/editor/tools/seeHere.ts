@@ -5,6 +5,10 @@ import { DRAG_PX, NO_OVERLAY, type Tool } from './tool'
 export function createSeeHere(chooseToneFor: (box: Box) => void): Tool {
 	let start: Point | null = null
 	let box: Box | null = null
+	const drop = () => {
+		start = null
+		box = null
+	}
 	return {
 		down: (input) => {
 			start = input.at
@@ -15,20 +19,16 @@ export function createSeeHere(chooseToneFor: (box: Box) => void): Tool {
 		},
 		up: () => {
 			if (box) chooseToneFor(box)
-			start = null
-			box = null
+			drop()
 		},
+		cancel: drop,
 		doubleClick: () => {},
 		key: ({ key }) => {
 			if (key !== 'escape' || !start) return false
-			start = null
-			box = null
+			drop()
 			return true
 		},
-		rest: () => {
-			start = null
-			box = null
-		},
+		rest: drop,
 		hint: () =>
 			box
 				? 'Release: the tone is chosen for what is in the box. Esc: leave it.'

@@ -106,6 +106,8 @@ export interface Tool {
 	/** Called with and without a button pressed. */
 	move(input: PointerInput): void
 	up(input: PointerInput): void
+	/** What is being drawn is dropped in place of `up`, where letting go would act on it at once. */
+	cancel?(): void
 	doubleClick(input: PointerInput): void
 	/** @returns whether the key meant something to the tool */
 	key(input: KeyInput): boolean

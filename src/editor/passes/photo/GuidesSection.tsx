@@ -46,7 +46,7 @@ function LayGuides() {
 	const [typed, setTyped] = useState(FIRST)
 	const whole = axis === 'x' ? sheet.width : sheet.height
 	const read = (name: keyof typeof FIRST) => parseLength(typed[name], { ...sheet, whole })
-	const made = (): Guide[] | null => {
+	const guidesTyped = (): Guide[] | null => {
 		if (!many) {
 			const at = read('at')
 			return at === null ? null : [newGuide(axis, at)]
@@ -56,6 +56,7 @@ function LayGuides() {
 			? null
 			: evenGuides(axis, { every, from, to })
 	}
+	const made = guidesTyped()
 	const field = (name: keyof typeof FIRST, label: string) => (
 		<TextField
 			label={label}
@@ -72,7 +73,8 @@ function LayGuides() {
 			sx={{ display: 'grid', gap: 1 }}
 			onSubmit={(event) => {
 				event.preventDefault()
-				const guides = made()
+				// Laid anew each time: a guide has an id of its own.
+				const guides = guidesTyped()
 				if (guides)
 					open.apply(guides.length === 1 ? 'Lay a guide' : `Lay ${guides.length} guides`, (s) =>
 						addGuides(s, guides),
@@ -115,14 +117,14 @@ function LayGuides() {
 				<Button
 					type="submit"
 					variant="outlined"
-					disabled={made() === null}
+					disabled={made === null}
 					sx={many ? { gridColumn: '1 / -1' } : null}
 				>
-					{many ? `Lay ${made()?.length ?? 0} guides` : 'Lay it'}
+					{many ? `Lay ${made?.length ?? 0} guides` : 'Lay it'}
 				</Button>
 			</Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				{many && made() === null
+				{many && made === null
 					? `The step must be more than nothing, and give at most ${MOST_GUIDES_AT_ONCE} guides.`
 					: '%, px or mm. Guides can also be dragged from the rulers.'}
 			</Typography>

@@ -1,19 +1,23 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import { joinEnds, nearlyClosed } from '@/core'
+import { joinEnds, type NearlyClosed } from '@/core'
 import { selectContour } from '@/store/selection'
 import { boundsOf } from '../../canvas/hitTest'
 import { fitBox } from '../../canvas/view'
-import { useSheetAtRest, useWorkbench } from '../../workbench'
+import { useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
 
 /** Outlines that look closed and are not, with what mends them. */
-export function LooksClosed() {
+export function LooksClosed({
+	found: { contour, gap },
+	more,
+}: {
+	found: NearlyClosed
+	/** How many others there are. */
+	more: number
+}) {
 	const { open, desk, refresh } = useWorkbench()
-	const [found, ...others] = nearlyClosed(useSheetAtRest())
-	if (!found) return null
-	const { contour, gap } = found
 	const ends = new Set([contour.nodes[0], contour.nodes.at(-1)].flatMap((node) => node?.id ?? []))
 	const show = () => {
 		open.select(selectContour(open.sheet(), contour.id, ends))
@@ -35,7 +39,7 @@ export function LooksClosed() {
 			}
 		>
 			An outline looks closed and is not: its ends are {gap.toFixed(1)} px apart.
-			{others.length > 0 && ` So do ${others.length} more.`}
+			{more > 0 && ` So do ${more} more.`}
 		</Notice>
 	)
 }

@@ -32,13 +32,14 @@ export function RefineCard() {
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
 	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
 	const chosen = chosenNodes(sheet, ids)
+	const [gap, ...others] = nearlyClosed(sheet)
 	return (
 		<>
 			<ToolRows />
 			<WalkRow chosen={chosen} />
-			{nearlyClosed(sheet).length > 0 && (
+			{gap && (
 				<Suspense>
-					<LooksClosed />
+					<LooksClosed found={gap} more={others.length} />
 				</Suspense>
 			)}
 			<SelectMenu />
