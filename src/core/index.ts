@@ -1,5 +1,9 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
+export { curvatureVariation, type EaseOptions, ease } from './fit/ease'
+export { type FitOptions, fitPolyline } from './fit/fitPolyline'
+export { type Thinned, type ThinOptions, thin } from './fit/thin'
+export { type TradeOff, type TradeOffPoint, tradeOff } from './fit/tradeOff'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
 export { SvgSyntaxError } from './formats/svgSyntaxError'
@@ -58,6 +62,7 @@ export {
 	unit,
 } from './geometry/point'
 export { signedArea, windingNumber } from './geometry/polygon'
+export { type Deviation, deviation } from './measure/deviation'
 export {
 	formatLength,
 	inPx,

@@ -25,6 +25,18 @@ export interface Contour {
 	readonly id: string
 	readonly nodes: readonly PathNode[]
 	readonly closed: boolean
+	/** Present once it was thinned. */
+	readonly thinned?: ThinnedBy
+}
+
+/** How far an outline was thinned, and what it was like then. */
+export interface ThinnedBy {
+	/** px */
+	readonly by: number
+	/** Tells whether it is still the outline that was thinned. */
+	readonly print: number
+	/** The nodes it was about; all where none are named. */
+	readonly only?: readonly string[]
 }
 
 export type Paint =

@@ -1,0 +1,40 @@
+import { type Contour, flattenContour, type Point } from '../src/core'
+
+/** Pseudo-random numbers in [0, 1), the same for the same seed (mulberry32). */
+export function randomFrom(seed: number): () => number {
+	let state = seed
+	return () => {
+		state = (state + 0x6d2b79f5) | 0
+		let t = Math.imul(state ^ (state >>> 15), 1 | state)
+		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+	}
+}
+
+/**
+ * Points every `step` px along an outline, each moved by up to `jitter` px in x and y.
+ * @returns x0, y0, x1, y1 …
+ */
+export function sampled(
+	contour: Contour,
+	step: number,
+	jitter: number,
+	random: () => number,
+): Float64Array {
+	const line = flattenContour(contour, 0.01)
+	const points: number[] = []
+	let owed = 0
+	for (const [i, p] of line.entries()) {
+		const q = line[i + 1]
+		if (!q) break
+		const length = Math.hypot(q[0] - p[0], q[1] - p[1])
+		for (; owed < length; owed += step) points.push(...shaken(p, q, owed / length))
+		owed -= length
+	}
+	return Float64Array.from(points)
+
+	function shaken(p: Point, q: Point, t: number): Point {
+		const off = () => (2 * random() - 1) * jitter
+		return [p[0] + (q[0] - p[0]) * t + off(), p[1] + (q[1] - p[1]) * t + off()]
+	}
+}

@@ -1,0 +1,116 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { glyphOutlines } from '../../../bench/glyphs'
+import { type Point, polar } from '../geometry/point'
+import { deviation } from '../measure/deviation'
+import { anyContour } from '../path/arbitrary'
+import { obeysKind } from '../path/kinds'
+import type { Contour, PathNode } from '../path/model'
+import { thin } from './thin'
+
+/** A closed outline drawn freehand: far more nodes than its three waves want, none quite in place. */
+function freehand(count: number): Contour {
+	const nodes = Array.from({ length: count }, (_, i): PathNode => {
+		const angle = (i / count) * 2 * Math.PI
+		const [x, y] = polar(angle, 200 + 40 * Math.sin(3 * angle) + 0.3 * Math.sin(i * 12.9))
+		return { id: `node-${i}`, at: [x + 500, y + 400], kind: 'corner' }
+	})
+	return { id: 'freehand', nodes, closed: true }
+}
+
+const outlines = fc.oneof(
+	anyContour,
+	fc.integer({ min: 12, max: 80 }).map(freehand),
+	fc.constantFrom(...glyphOutlines('serif', 'aegS&')),
+)
+
+describe('thinning', () => {
+	test('takes nine of ten nodes from a freehand outline', () => {
+		const thinned = thin(freehand(233), { tolerance: 1 })
+		expect(thinned.contour.nodes.length).toBeLessThanOrEqual(14)
+		expect(thinned.contour.closed).toBe(true)
+		expect(deviation([freehand(233)], [thinned.contour]).max).toBeLessThanOrEqual(1)
+	})
+
+	test('never exceeds its tolerance, says how far it went, and keeps kinds and closure', () => {
+		fc.assert(
+			fc.property(outlines, fc.constantFrom(0.3, 1, 4), (contour, tolerance) => {
+				const thinned = thin(contour, { tolerance })
+				const away = deviation([contour], [thinned.contour]).max
+				expect(away).toBeLessThanOrEqual(tolerance)
+				expect(Math.abs(away - thinned.deviation)).toBeLessThan(0.1 * tolerance)
+				expect(thinned.contour.nodes.length).toBeLessThanOrEqual(contour.nodes.length)
+				expect(thinned.contour.closed).toBe(contour.closed)
+				for (const k of thinned.contour.nodes.keys())
+					if (thinned.contour !== contour) expect(obeysKind(thinned.contour, k)).toBe(true)
+			}),
+			{ numRuns: 60 },
+		)
+	})
+
+	test('done twice it changes nothing more, also where only some nodes may change', () => {
+		fc.assert(
+			fc.property(outlines, fc.boolean(), (contour, some) => {
+				const ids = contour.nodes.map((node) => node.id)
+				const only = new Set(ids.slice(0, Math.ceil(ids.length / 2)))
+				const once = thin(contour, { tolerance: 1, ...(some && { only }) })
+				const twice = thin(once.contour, { tolerance: 1, ...(some && { only }) })
+				expect(twice.contour).toBe(once.contour)
+				expect(twice.deviation).toBe(0)
+			}),
+			{ numRuns: 40 },
+		)
+	})
+
+	test('only selected nodes change: all others stay bit for bit, the run’s ends keep their tangents', () => {
+		fc.assert(
+			fc.property(outlines, fc.nat(), fc.nat(), (contour, a, b) => {
+				const { nodes } = contour
+				const [from, to] = [a % nodes.length, b % nodes.length].sort((p, q) => p - q)
+				const only = new Set(nodes.slice(from, (to ?? 0) + 1).map((node) => node.id))
+				const thinned = thin(contour, { tolerance: 2, only }).contour
+				const after = new Map(thinned.nodes.map((node) => [node.id, node]))
+				for (const node of nodes) if (!only.has(node.id)) expect(after.get(node.id)).toBe(node)
+				if (only.size === nodes.length) return
+				const first = nodes[from ?? 0]!
+				const last = nodes[to ?? 0]!
+				expect(after.get(first.id)?.at).toEqual(first.at)
+				expect(after.get(first.id)?.in).toEqual(first.in)
+				expect(after.get(last.id)?.at).toEqual(last.at)
+				expect(after.get(last.id)?.out).toEqual(last.out)
+			}),
+			{ numRuns: 60 },
+		)
+	})
+
+	test('an outline that was changed since is thinned anew', () => {
+		const once = thin(freehand(120), { tolerance: 0.5 }).contour
+		const moved = {
+			...once,
+			nodes: once.nodes.map((n, k) => (k === 0 ? { ...n, at: [9, 9] as Point } : n)),
+		}
+		expect(thin(once, { tolerance: 0.4 }).contour).toBe(once)
+		expect(thin(once, { tolerance: 5 }).contour.nodes.length).toBeLessThan(once.nodes.length)
+		expect(thin({ ...moved, nodes: [...moved.nodes] }, { tolerance: 0.5 }).contour).toBeDefined()
+	})
+
+	test('what a designer drew with care loses little, and its corners stay where they are', () => {
+		for (const contour of glyphOutlines('serif', 'HEn')) {
+			const thinned = thin(contour, { tolerance: 0.5 }).contour
+			const places = new Set(thinned.nodes.map((node) => node.id))
+			for (const node of contour.nodes)
+				if (node.kind === 'corner') expect(places.has(node.id)).toBe(true)
+		}
+	})
+
+	test('corners may be given up where that is asked for', () => {
+		const notched = freehand(60)
+		const kept = thin(notched, { tolerance: 3 }).contour.nodes.length
+		const free = thin(notched, { tolerance: 3, keepCorners: false }).contour.nodes.length
+		expect(free).toBeLessThanOrEqual(kept)
+	})
+
+	test('a tolerance of nothing is refused', () => {
+		expect(() => thin(freehand(20), { tolerance: 0 })).toThrow(RangeError)
+	})
+})

@@ -1,0 +1,254 @@
+import { distance, type Point, unit } from '../geometry/point'
+import { deviationBySteps } from '../measure/deviation'
+import { inferKind } from '../path/kinds'
+import { type Contour, newId, type PathNode } from '../path/model'
+import type { Candidate } from './candidates'
+import { HIDDEN } from './chooseJoints'
+import { contourOf } from './contourOf'
+import type { CornerMark } from './corners'
+import { fitThrough } from './fitThrough'
+import { type Joint, smoothJoint } from './joint'
+import { type OutlineTrail, outlineTrail } from './outlineTrail'
+import { type PreparedTrail, prepareTrail } from './prepareTrail'
+import { isThinned, thinnedMark } from './thinned'
+
+export interface ThinOptions {
+	/** How far the outline may come to lie from where it is, px. */
+	readonly tolerance: number
+	/** The nodes that may change; all unless said otherwise. */
+	readonly only?: ReadonlySet<string>
+	/** Whether corners of the outline stay corners; they do unless said otherwise. */
+	readonly keepCorners?: boolean
+	/** Whether outermost points are given a node where that costs little; so unless said otherwise. */
+	readonly preferExtrema?: boolean
+	/** Whether handles at outermost points become level or upright; so unless said otherwise. */
+	readonly levelled?: boolean
+}
+
+export interface Thinned {
+	readonly contour: Contour
+	/** The greatest distance between the outline as it was and as it is, px. */
+	readonly deviation: number
+}
+
+/** Less of a turn than this is not kept for a corner, radians: freehand outlines are full of them. */
+const KEPT_TURN = 0.5
+/** The outline is sampled this finely, in tolerances. */
+const SAMPLE_SHARE = 0.5
+/** Curves are measured as polygons this near to them, in tolerances. */
+const MEASURED = 0.02
+/** The limit of each try as a share of the tolerance: distances between the samples come on top. */
+const TRIES = [0.97, 0.85, 0.6, 0.35]
+
+/**
+ * The outline with the fewest nodes that stays within a tolerance of the one given. Where only some
+ * nodes may change, runs of neighbours among them are fitted anew between their first and last node:
+ * those keep place and tangent, and all others stay bit for bit. Nodes that stay where they were
+ * keep their ids. An outline that was thinned by as much before, or that cannot lose a node, comes
+ * back as it is.
+ * @returns the outline and its measured deviation from the one given, never above the tolerance
+ * @throws RangeError for a tolerance that is not above zero
+ */
+export function thin(contour: Contour, options: ThinOptions): Thinned {
+	const { tolerance, only } = options
+	if (!(tolerance > 0)) throw new RangeError(`A tolerance is above zero, not ${tolerance}.`)
+	const same = { contour, deviation: 0 }
+	if (isThinned(contour, tolerance, only)) return same
+	const { nodes } = contour
+	const whole = !only || nodes.every((node) => only.has(node.id))
+	if (whole) {
+		const found = thinWhole(contour, options)
+		return found ? { ...found, contour: thinnedMark(found.contour, tolerance) } : same
+	}
+	let current = contour
+	let worst = 0
+	for (const run of runsOf(contour, only)) {
+		const found = thinWhole({ id: contour.id, nodes: run, closed: false }, options)
+		if (!found) continue
+		current = withRun(current, run, found.contour.nodes)
+		worst = Math.max(worst, found.deviation)
+	}
+	if (current === contour) return same
+	const left = new Set(current.nodes.flatMap(({ id }) => (only.has(id) || isNew(id) ? [id] : [])))
+	return { contour: thinnedMark(current, tolerance, left), deviation: worst }
+
+	function isNew(id: string): boolean {
+		return !nodes.some((node) => node.id === id)
+	}
+}
+
+/** Runs of at least three neighbours among the nodes named. */
+function runsOf({ nodes, closed }: Contour, only: ReadonlySet<string>): PathNode[][] {
+	const n = nodes.length
+	// A closed outline is begun at a node that stays.
+	const begin = closed ? nodes.findIndex((node) => !only.has(node.id)) : 0
+	const runs: PathNode[][] = []
+	let run: PathNode[] = []
+	for (let k = 0; k < n; k++) {
+		const node = nodes[(begin + k) % n]
+		if (node && only.has(node.id)) run.push(node)
+		else {
+			runs.push(run)
+			run = []
+		}
+	}
+	runs.push(run)
+	return runs.filter((each) => each.length > 2)
+}
+
+/** The outline with one run of its nodes replaced, its ends keeping what lies outside the run. */
+function withRun(contour: Contour, run: readonly PathNode[], fitted: readonly PathNode[]): Contour {
+	const gone = new Set(run.map((node) => node.id))
+	const at = contour.nodes.findIndex((node) => node.id === run[0]?.id)
+	const turned = [...contour.nodes.slice(at), ...contour.nodes.slice(0, at)]
+	const first = run[0] as PathNode
+	const last = run.at(-1) as PathNode
+	const ends = fitted.map((node, k): PathNode => {
+		if (k === 0) return { ...node, id: first.id, ...(first.in && { in: first.in }) }
+		if (k === fitted.length - 1) return { ...node, id: last.id, ...(last.out && { out: last.out }) }
+		return node
+	})
+	const rest = turned.filter((node) => !gone.has(node.id))
+	// The first node of the outline stays first where it is left.
+	const order = [...ends, ...rest]
+	const begin = Math.max(
+		0,
+		order.findIndex((node) => node.id === contour.nodes[0]?.id),
+	)
+	const nodes = [...order.slice(begin), ...order.slice(0, begin)]
+	const next = { ...contour, nodes }
+	const settled = nodes.map((node, k) =>
+		node.id === first.id || node.id === last.id ? { ...node, kind: inferKind(next, k) } : node,
+	)
+	return { ...next, nodes: settled }
+}
+
+/** A whole outline with fewer nodes; nothing where there is none. */
+function thinWhole(contour: Contour, options: ThinOptions): Thinned | undefined {
+	const { tolerance } = options
+	const least = contour.closed ? 2 : 1
+	if (contour.nodes.length <= least) return undefined
+	const sampled = outlineTrail(contour, tolerance * SAMPLE_SHARE)
+	if (sampled.points.length < 6) return undefined
+	for (const share of TRIES) {
+		const fitted = fitSampled(contour, sampled, options, share * tolerance)
+		if (fitted.nodes.length >= contour.nodes.length) return undefined
+		const { max } = deviationBySteps([contour], [fitted], tolerance, MEASURED * tolerance)
+		if (max <= tolerance) return { contour: fitted, deviation: max }
+	}
+	return undefined
+}
+
+function fitSampled(
+	contour: Contour,
+	{ points, corners, joints }: OutlineTrail,
+	{ keepCorners = true, preferExtrema = true, levelled = true }: ThinOptions,
+	tolerance: number,
+): Contour {
+	const { closed } = contour
+	const marks = corners.map((mark): CornerMark => {
+		const kept = keepCorners && Math.abs(mark.turn) >= KEPT_TURN
+		return { ...mark, ...(kept ? { sure: true } : { doubt: true }) }
+	})
+	const prepared = prepareTrail(points, {
+		closed,
+		tolerance,
+		corners: marks,
+		exact: true,
+		levelled,
+	})
+	const { trail, breaks, between, limit } = prepared
+	const own = spread(joints, GAP * tolerance).map((joint) => candidateAt(joint, prepared))
+	const candidates = (from: number, to: number) =>
+		mergedCandidates(between(from, to), own, from, to)
+	const goal = { limit, hidden: preferExtrema ? HIDDEN : 0 }
+	const fitted = contourOf(trail, fitThrough(trail, breaks, candidates, goal))
+	return recognised(contour, fitted, tolerance)
+}
+
+/** Nodes nearer to each other than this, in tolerances, need not all be places for joints. */
+const GAP = 6
+
+/** Joints at least `gap` px apart, but for those that turn plainly. */
+function spread(joints: readonly Joint[], gap: number): Joint[] {
+	let before: Joint | undefined
+	return joints.filter((joint) => {
+		const turn = Math.abs(joint.inX * joint.outY - joint.inY * joint.outX)
+		const near = before && Math.hypot(joint.x - before.x, joint.y - before.y) < gap
+		if (near && turn <= SLIGHT_TURN) return false
+		before = joint
+		return true
+	})
+}
+
+/** A node that turns less may become smooth, radians. */
+const SLIGHT_TURN = 0.5
+
+/** A node of the outline as a place for a joint: as it is, and smooth where it turns slightly. */
+function candidateAt(joint: Joint, { shift, trail }: PreparedTrail): Candidate {
+	const [cx, cy] = trail.centre
+	const i = trail.closed ? (joint.i - shift + trail.last) % trail.last : joint.i
+	const own = { ...joint, i, x: joint.x - cx, y: joint.y - cy }
+	const [dx, dy] = unit([own.inX + own.outX, own.inY + own.outY])
+	const turn = Math.abs(own.inX * own.outY - own.inY * own.outX)
+	if (!own.corner || turn > SLIGHT_TURN) return [own]
+	return [smoothJoint(i, own.x, own.y, dx, dy), own]
+}
+
+function mergedCandidates(
+	seen: readonly Candidate[],
+	own: readonly Candidate[],
+	from: number,
+	to: number,
+): Candidate[] {
+	const place = (ways: Candidate) => ways[0]?.i ?? 0
+	const inside = own.filter((ways) => place(ways) > from && place(ways) < to)
+	const taken = new Set(inside.flatMap((ways) => [-1, 0, 1].map((d) => place(ways) + d)))
+	const others = seen.filter((ways) => !taken.has(place(ways)))
+	return [...others, ...inside].sort((a, b) => place(a) - place(b))
+}
+
+/** Nearer than this share of the tolerance a node is the one that was there. */
+const SAME_SHARE = 0.1
+/** Up to so many tolerances away it is that node moved. */
+const MOVED_SHARE = 6
+
+/** The fitted outline with the ids, and where they did not move the places, of the nodes it keeps. */
+function recognised(before: Contour, after: Contour, tolerance: number): Contour {
+	const free = new Map(before.nodes.map((node) => [node.id, node]))
+	const pairs = after.nodes
+		.flatMap((node, k) => before.nodes.map((old) => ({ k, old, away: distance(node.at, old.at) })))
+		.filter(({ away }) => away <= MOVED_SHARE * tolerance)
+		.sort((p, q) => p.away - q.away)
+	const matched = new Map<number, PathNode>()
+	for (const { k, old } of pairs) {
+		if (matched.has(k) || !free.delete(old.id)) continue
+		matched.set(k, old)
+	}
+	const nodes = after.nodes.map((node, k): PathNode => {
+		const old = matched.get(k)
+		if (!old) return { ...node, id: newId() }
+		const stays = distance(node.at, old.at) <= SAME_SHARE * tolerance
+		return stays ? shifted({ ...node, id: old.id }, old.at) : { ...node, id: old.id }
+	})
+	const open = before.closed ? nodes : withEnds(before, nodes)
+	return { ...before, nodes: open }
+}
+
+/** An open outline ends exactly where it ended. */
+function withEnds({ nodes: old }: Contour, nodes: readonly PathNode[]): PathNode[] {
+	return nodes.map((node, k) => {
+		const end = k === 0 ? old[0] : k === nodes.length - 1 ? old.at(-1) : undefined
+		return end ? shifted({ ...node, id: end.id }, end.at) : node
+	})
+}
+
+function shifted(node: PathNode, at: Point): PathNode {
+	const by: Point = [at[0] - node.at[0], at[1] - node.at[1]]
+	return {
+		...node,
+		at,
+		...(node.in && { in: [node.in[0] + by[0], node.in[1] + by[1]] }),
+		...(node.out && { out: [node.out[0] + by[0], node.out[1] + by[1]] }),
+	}
+}
