@@ -3,6 +3,12 @@
 export { curvatureVariation, type EaseOptions, ease } from './fit/ease'
 export { type FitOptions, fitPolyline } from './fit/fitPolyline'
 export { type Thinned, type ThinOptions, thin } from './fit/thin'
+export {
+	type ThinPreview,
+	type ThinSettings,
+	type ThinTarget,
+	thinOutlines,
+} from './fit/thinOutlines'
 export { type TradeOff, type TradeOffPoint, tradeOff } from './fit/tradeOff'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { parseSheet } from './formats/sheetSchema'
@@ -75,6 +81,7 @@ export {
 	type Scale,
 	unitInForce,
 } from './measure/lengths'
+export { type ProfileSample, profileBetween } from './measure/profile'
 export {
 	alignNodes,
 	centreOf,
@@ -211,6 +218,7 @@ export {
 	transformContour,
 } from './path/pieces'
 export { removeNodes } from './path/remove'
+export { replaceOutlines } from './path/replace'
 export { changeLine, renameSheet, setRealSize, setUnit } from './path/settings'
 export {
 	addExtrema,

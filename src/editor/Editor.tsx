@@ -30,6 +30,9 @@ import { ZoomBar } from './ZoomBar'
 const NotOpened = lazy(() => import('./NotOpened').then((m) => ({ default: m.NotOpened })))
 const Notices = lazy(() => import('./Notices').then((m) => ({ default: m.Notices })))
 const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
+const ProfileStrip = lazy(() =>
+	import('./panels/ProfileStrip').then((m) => ({ default: m.ProfileStrip })),
+)
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 type Loaded =
@@ -63,8 +66,9 @@ export function Editor({ id }: { id: string }) {
 						height: '100dvh',
 						minWidth: 960,
 						gridTemplateColumns: '264px minmax(0, 1fr) 256px',
-						gridTemplateRows: 'auto minmax(0, 1fr) auto',
-						gridTemplateAreas: '"top top top" "pass canvas panels" "pass hint panels"',
+						gridTemplateRows: 'auto minmax(0, 1fr) auto auto',
+						gridTemplateAreas:
+							'"top top top" "pass canvas panels" "pass hint panels" "pass strip panels"',
 					}}
 				>
 					<Box
@@ -90,6 +94,9 @@ export function Editor({ id }: { id: string }) {
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />
 					</Box>
+					<Box sx={{ gridArea: 'strip' }}>
+						<ProfileIfAny />
+					</Box>
 					<Box
 						sx={{
 							gridArea: 'panels',
@@ -113,6 +120,16 @@ function NoticesIfAny({ takeOver }: { takeOver: () => void }) {
 	return some ? (
 		<Suspense>
 			<Notices takeOver={takeOver} />
+		</Suspense>
+	) : null
+}
+
+/** The profile of what thinning would do, while that is looked at. */
+function ProfileIfAny() {
+	const shown = useDesk(({ pass, ghost }) => pass === 'thin' && ghost !== null)
+	return shown ? (
+		<Suspense>
+			<ProfileStrip />
 		</Suspense>
 	) : null
 }

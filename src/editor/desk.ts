@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Point } from '@/core'
+import type { Point, ThinPreview, ThinSettings } from '@/core'
 import type { Pyramid, Studied } from '@/store/photoPixels'
 import type { Developed } from './canvas/darkroom'
 import type { Size, View } from './canvas/view'
@@ -45,11 +45,28 @@ export interface DeskState {
 	readonly snapping: Snapping
 	/** The Pen places corners alone. */
 	readonly straightOnly: boolean
+	readonly thin: ThinWish
+	/** What thinning would make of the outlines asked about; `null` where none is asked. */
+	readonly ghost: ThinPreview | null
 	readonly rulers: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
 	/** Where the pointer is while the loupe is out, screen px; `null` off the canvas. */
 	readonly pointer: Point | null
+}
+
+/** How far thinning is to go, and on what. */
+export interface ThinWish extends ThinSettings {
+	readonly scope: 'nodes' | 'piece' | 'all'
+}
+
+export const FIRST_THIN: ThinWish = {
+	tolerance: 0.8,
+	ease: 0,
+	keepCorners: true,
+	preferExtrema: true,
+	levelled: true,
+	scope: 'piece',
 }
 
 export type Desk = StoreApi<DeskState>
@@ -59,7 +76,7 @@ const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true }
 const FIRST_LINE = '#0e7466'
 
 const leftDesk = z.object({
-	pass: z.enum(['photo', 'rough', 'refine', 'cut', 'proof', 'export']),
+	pass: z.enum(['photo', 'rough', 'refine', 'thin', 'cut', 'proof', 'export']),
 	tool: z.enum(['pen', 'nodes', 'arrange', 'straighten', 'measure', 'see-here', 'mirror']),
 	centre: z.tuple([z.number(), z.number()]),
 	scale: z.number().check(z.positive()),
@@ -99,6 +116,8 @@ export function createDesk(
 		rulers: true,
 		snapping: FIRST_SNAPPING,
 		straightOnly: false,
+		thin: FIRST_THIN,
+		ghost: null,
 		...start,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },

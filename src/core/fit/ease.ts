@@ -10,6 +10,8 @@ export interface EaseOptions {
 	readonly tolerance: number
 	/** The nodes that may change; all unless said otherwise. */
 	readonly only?: ReadonlySet<string>
+	/** How far it goes towards its eased form where the tolerance allows, 0 to 1; 1 unless said otherwise. */
+	readonly share?: number
 	/** The outline from which the deviation is measured; the one given unless said otherwise. */
 	readonly from?: Contour
 }
@@ -31,7 +33,7 @@ const LEVEL = 1e-6
  * @returns the eased outline and its measured deviation, px
  */
 export function ease(contour: Contour, o: EaseOptions): { contour: Contour; deviation: number } {
-	const { tolerance, only, from = contour } = o
+	const { tolerance, only, share: most = 1, from = contour } = o
 	const nodes = [...contour.nodes]
 	const movable = nodes.map((node) => isEasy(node) && (!only || only.has(node.id)))
 	for (let round = 0; round < ROUNDS; round++) {
@@ -41,14 +43,14 @@ export function ease(contour: Contour, o: EaseOptions): { contour: Contour; devi
 	// As far towards the eased outline as the tolerance allows.
 	let best = { contour, deviation: measured(contour) }
 	let low = 0
-	let high = 1
+	let high = most
 	for (let i = 0; i <= HALVINGS; i++) {
-		const share = i === 0 ? 1 : (low + high) / 2
+		const share = i === 0 ? most : (low + high) / 2
 		const between = blended(contour, nodes, share)
 		const away = measured(between)
 		if (away <= tolerance) {
 			best = { contour: between, deviation: away }
-			if (share === 1) break
+			if (share === most) break
 			low = share
 		} else high = share
 	}

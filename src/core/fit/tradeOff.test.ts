@@ -5,7 +5,7 @@ import { kneeOf, tradeOff } from './tradeOff'
 
 test('more deviation never takes more nodes, and each point is what thinning gives', () => {
 	const contours = glyphOutlines('italic', 'g')
-	const { points, knee } = tradeOff(contours)
+	const { points, knee } = tradeOff(contours.map((contour) => ({ contour })))
 	expect(points[0]?.tolerance).toBeCloseTo(0.1)
 	expect(points).toHaveLength(14)
 	for (const [k, point] of points.entries())

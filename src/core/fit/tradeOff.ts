@@ -2,6 +2,7 @@ import { joinBoxes } from '../geometry/box'
 import { contourBounds } from '../path/contour'
 import type { Contour } from '../path/model'
 import { type ThinOptions, thin } from './thin'
+import type { ThinTarget } from './thinOutlines'
 
 /** What a deviation costs in nodes. */
 export interface TradeOffPoint {
@@ -37,15 +38,15 @@ export function tolerancesFor(contours: readonly Contour[]): number[] {
 
 /** How many nodes outlines need as a function of how far they may deviate, and its knee. */
 export function tradeOff(
-	contours: readonly Contour[],
-	options: Omit<ThinOptions, 'tolerance'> = {},
+	targets: readonly ThinTarget[],
+	options: Omit<ThinOptions, 'tolerance' | 'only'> = {},
 ): TradeOff {
 	const points: TradeOffPoint[] = []
-	for (const tolerance of tolerancesFor(contours)) {
-		const nodes = contours.reduce(
-			(sum, contour) => sum + thin(contour, { ...options, tolerance }).contour.nodes.length,
-			0,
-		)
+	for (const tolerance of tolerancesFor(targets.map(({ contour }) => contour))) {
+		const nodes = targets.reduce((sum, { contour, only }) => {
+			const thinned = thin(contour, { ...options, tolerance, ...(only && { only }) })
+			return sum + thinned.contour.nodes.length
+		}, 0)
 		// What a smaller deviation allows, a greater one allows too.
 		points.push({ tolerance, nodes: Math.min(nodes, points.at(-1)?.nodes ?? nodes) })
 	}

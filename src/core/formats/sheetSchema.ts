@@ -21,7 +21,14 @@ const node = z.object({
 	kind: z.enum(['corner', 'smooth', 'symmetric', 'cusp']),
 })
 
-const contour = z.object({ id, nodes: z.array(node).check(z.minLength(1)), closed: z.boolean() })
+const contour = z.object({
+	id,
+	nodes: z.array(node).check(z.minLength(1)),
+	closed: z.boolean(),
+	thinned: z.exactOptional(
+		z.object({ by: number, print: number, only: z.exactOptional(z.array(id)) }),
+	),
+})
 
 const paint = z.discriminatedUnion('kind', [
 	z.object({ kind: z.literal('none') }),

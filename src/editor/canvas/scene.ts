@@ -5,6 +5,7 @@ import type { Desk, DeskState } from '../desk'
 import { worksOnPhoto } from '../passes/passes'
 import { changedBox } from './changed'
 import { paintAids } from './paintAids'
+import { paintGhost } from './paintGhost'
 import { paintLoupe } from './paintLoupe'
 import { MARGIN_PX, paintBox, paintMarks } from './paintMarks'
 import { paintPhotos } from './paintPhotos'
@@ -75,6 +76,11 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		if (!showsMarks(state)) return
 		const { selection } = open.getState()
 		paintAids(ctx, open.sheet(), state.overlay, to)
+		if (state.ghost && state.pass === 'thin') {
+			paintGhost(ctx, state.ghost, to)
+			// Its marks say what becomes of each node; nodes that are chosen still show.
+			if (selection.nodes.size === 0) return
+		}
 		if (worksOnPhoto(state) || state.tool === 'arrange') paintBox(ctx, state.overlay, to.view)
 		else paintMarks(ctx, open.sheet(), selection, state.overlay, to)
 	}
@@ -140,13 +146,14 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.developed !== before.developed ||
 			state.scheme !== before.scheme
 		const line = state.chosenLine !== before.chosenLine
+		const ghost = state.ghost !== before.ghost
 		const loupe =
 			state.pointer !== before.pointer ||
 			state.loupe !== before.loupe ||
 			(pictures && showsLoupe(state))
 		if (moved || held || pictures) photos.batchDraw()
 		if (moved || held || line || state.overlay.filled !== before.overlay.filled) redraw('pieces')
-		if (moved || held || line || loupe || state.overlay !== before.overlay) redraw('marks')
+		if (moved || held || line || loupe || ghost || state.overlay !== before.overlay) redraw('marks')
 	})
 	const unsubscribeSheet = open.subscribe((state, before) => {
 		const sheet = state.history.present

@@ -11,6 +11,7 @@ const CARDS: Readonly<Record<PassId, ComponentType>> = {
 	photo: lazy(() => import('./photo/PhotoCard').then((m) => ({ default: m.PhotoCard }))),
 	rough: lazy(() => import('./rough/RoughCard').then((m) => ({ default: m.RoughCard }))),
 	refine: lazy(() => import('./refine/RefineCard').then((m) => ({ default: m.RefineCard }))),
+	thin: lazy(() => import('./thin/ThinCard').then((m) => ({ default: m.ThinCard }))),
 	cut: lazy(() => import('./cut/CutCard').then((m) => ({ default: m.CutCard }))),
 	proof: lazy(() => import('./proof/ProofCard').then((m) => ({ default: m.ProofCard }))),
 	export: lazy(() => import('./export/ExportCard').then((m) => ({ default: m.ExportCard }))),

@@ -1,6 +1,6 @@
 import type { ExportSummary } from '@/core'
 
-export type PassId = 'photo' | 'rough' | 'refine' | 'cut' | 'proof' | 'export'
+export type PassId = 'photo' | 'rough' | 'refine' | 'thin' | 'cut' | 'proof' | 'export'
 export type ToolId = 'pen' | 'nodes' | 'arrange' | 'straighten' | 'measure' | 'see-here' | 'mirror'
 
 export interface Pass {
@@ -43,6 +43,14 @@ export const PASSES: readonly Pass[] = [
 		purpose:
 			'Go round once more, node by node: bend segments, set kinds, take what is needless away.',
 		tools: ['nodes', 'pen', 'arrange'],
+		figure: () => null,
+	},
+	{
+		id: 'thin',
+		number: 4,
+		name: 'Thin',
+		purpose: 'As few nodes as the shape allows: say how far the outline may move, and see.',
+		tools: ['nodes'],
 		figure: ({ nodes }) => (nodes > 0 ? count(nodes, 'node', 'nodes') : null),
 	},
 	{

@@ -1,0 +1,8 @@
+import { mapContours } from './edit'
+import type { Contour, Sheet } from './model'
+
+/** Puts outlines in the place of those with the same ids. */
+export function replaceOutlines(sheet: Sheet, contours: readonly Contour[]): Sheet {
+	const byId = new Map(contours.map((contour) => [contour.id, contour]))
+	return mapContours(sheet, (contour) => byId.get(contour.id) ?? contour)
+}

@@ -1,0 +1,75 @@
+import { type Contour, isStraight, type Point, segments, type ThinPreview } from '@/core'
+import { INKS } from './colours'
+import type { Frame } from './paintPieces'
+import { addLine, addRing, cased } from './strokes'
+import { toScreen, type View } from './view'
+
+/** Sizes on screen, px. */
+const NODE_PX = 3.5
+const CROSS_PX = 2.5
+const WORST_PX = 11
+
+/**
+ * An outline as it would be, over the one there is: its nodes as rings where they moved and dots
+ * where they stay, a small cross on each that would go, and the worst place in a bracket of its own.
+ */
+export function paintGhost(ctx: CanvasRenderingContext2D, ghost: ThinPreview, frame: Frame): void {
+	const { view, ratio } = frame
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	ctx.lineCap = 'round'
+	ctx.lineJoin = 'round'
+	const path = new Path2D()
+	for (const contour of ghost.contours) addContour(path, contour, view)
+	cased(ctx, path, INKS.selected, 1.5)
+	const going = new Path2D()
+	for (const at of ghost.going) {
+		const [x, y] = toScreen(view, at)
+		addLine(going, [x - CROSS_PX, y - CROSS_PX], [x + CROSS_PX, y + CROSS_PX])
+		addLine(going, [x - CROSS_PX, y + CROSS_PX], [x + CROSS_PX, y - CROSS_PX])
+	}
+	cased(ctx, going, INKS.wrong, 1.25)
+	const moving = new Path2D()
+	for (const { from, to } of ghost.moving) {
+		const [a, b] = [toScreen(view, from), toScreen(view, to)]
+		if (Math.hypot(a[0] - b[0], a[1] - b[1]) > NODE_PX) addLine(moving, a, b)
+		addRing(moving, b, NODE_PX)
+	}
+	cased(ctx, moving, INKS.active, 1.75)
+	const staying = new Path2D()
+	for (const at of ghost.staying) addRing(staying, toScreen(view, at), NODE_PX)
+	cased(ctx, staying, INKS.active, 1)
+	ctx.fillStyle = INKS.active
+	ctx.fill(staying)
+	if (ghost.worst) paintWorst(ctx, toScreen(view, ghost.worst))
+}
+
+/** Four corners about a place. */
+function paintWorst(ctx: CanvasRenderingContext2D, [x, y]: Point): void {
+	const path = new Path2D()
+	for (const [dx, dy] of [
+		[-1, -1],
+		[1, -1],
+		[1, 1],
+		[-1, 1],
+	] as const) {
+		const corner: Point = [x + dx * WORST_PX, y + dy * WORST_PX]
+		addLine(path, corner, [corner[0] - dx * 6, corner[1]])
+		addLine(path, corner, [corner[0], corner[1] - dy * 6])
+	}
+	cased(ctx, path, INKS.wrong, 2)
+}
+
+function addContour(path: Path2D, contour: Contour, view: View): void {
+	const first = contour.nodes[0]
+	if (!first) return
+	path.moveTo(...(toScreen(view, first.at) as [number, number]))
+	for (const { from, to } of segments(contour)) {
+		const [x, y] = toScreen(view, to.at)
+		if (isStraight(from, to)) path.lineTo(x, y)
+		else {
+			const [a, b] = [toScreen(view, from.out ?? from.at), toScreen(view, to.in ?? to.at)]
+			path.bezierCurveTo(a[0], a[1], b[0], b[1], x, y)
+		}
+	}
+	if (contour.closed) path.closePath()
+}

@@ -1,0 +1,230 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import Typography from '@mui/material/Typography'
+import { lazy, Suspense } from 'react'
+import { formatLength, replaceOutlines, type Sheet, type ThinPreview } from '@/core'
+import { lookAt } from '../../canvas/lookAt'
+import { FIRST_THIN, type ThinWish } from '../../desk'
+import { LabelledSlider } from '../../LabelledSlider'
+import { NumberField } from '../../NumberField'
+import { SwitchRow } from '../../SwitchRow'
+import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
+import { Notice } from '../Notice'
+import { useThinPreview, useThinTargets, useTradeOff } from './useThinPreview'
+
+const TradeOffChart = lazy(() =>
+	import('./TradeOffChart').then((m) => ({ default: m.TradeOffChart })),
+)
+
+/** The slider's ends, px; between them it runs by equal factors. */
+const LEAST_PX = 0.1
+const MOST_PX = 20
+const SLIDER_STEPS = 120
+const toSlider = (px: number) =>
+	(SLIDER_STEPS * Math.log(px / LEAST_PX)) / Math.log(MOST_PX / LEAST_PX)
+const fromSlider = (at: number) => rounded(LEAST_PX * (MOST_PX / LEAST_PX) ** (at / SLIDER_STEPS))
+/** Two figures are as fine as one can judge. */
+const rounded = (px: number) => Number(px.toPrecision(2))
+
+export function ThinCard() {
+	const { desk } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const wish = useDesk((state) => state.thin)
+	const ghost = useDesk((state) => state.ghost)
+	const targets = useThinTargets()
+	useThinPreview(targets)
+	const set = (change: Partial<ThinWish>) =>
+		desk.setState(({ thin }) => ({ thin: { ...thin, ...change } }))
+	return (
+		<>
+			<Scope />
+			{targets.length === 0 ? (
+				<Notice severity="info">
+					{wish.scope === 'nodes'
+						? 'Choose three nodes or more, next to each other, to thin just them.'
+						: 'There is no outline to thin yet.'}
+				</Notice>
+			) : (
+				<Result ghost={ghost} />
+			)}
+			<Box>
+				<LabelledSlider
+					label="Allowed deviation"
+					shown={formatDeviation(wish.tolerance, sheet)}
+					value={Math.round(toSlider(wish.tolerance))}
+					min={0}
+					max={SLIDER_STEPS}
+					step={1}
+					normal={Math.round(toSlider(FIRST_THIN.tolerance))}
+					onChange={(at) => set({ tolerance: fromSlider(at) })}
+				/>
+				<NumberField
+					label="Deviation"
+					unit="px"
+					value={wish.tolerance}
+					onChange={(next) =>
+						set({ tolerance: Math.min(99, Math.max(0.01, next(desk.getState().thin.tolerance))) })
+					}
+				/>
+			</Box>
+			<Weighed onChoose={(tolerance) => set({ tolerance })} />
+			<LabelledSlider
+				label="Ease the curves"
+				shown={`${Math.round(wish.ease * 100)} %`}
+				value={Math.round(wish.ease * 100)}
+				min={0}
+				max={100}
+				step={5}
+				normal={0}
+				onChange={(percent) => set({ ease: percent / 100 })}
+			/>
+			<Box>
+				<SwitchRow
+					label="Keep corners"
+					checked={wish.keepCorners}
+					onChange={(keepCorners) => set({ keepCorners })}
+				/>
+				<SwitchRow
+					label="Nodes at outermost points"
+					checked={wish.preferExtrema}
+					onChange={(preferExtrema) => set({ preferExtrema })}
+				/>
+				<SwitchRow
+					label="Level handles"
+					checked={wish.levelled}
+					onChange={(levelled) => set({ levelled })}
+				/>
+			</Box>
+		</>
+	)
+}
+
+function Scope() {
+	const { desk } = useWorkbench()
+	const scope = useDesk((state) => state.thin.scope)
+	const choose = (next: ThinWish['scope'] | null) =>
+		next && desk.setState(({ thin }) => ({ thin: { ...thin, scope: next } }))
+	return (
+		<ToggleButtonGroup
+			exclusive
+			fullWidth
+			size="small"
+			aria-label="What is thinned"
+			value={scope}
+			onChange={(_, next) => choose(next)}
+		>
+			<ToggleButton value="nodes" sx={{ py: 0.5, lineHeight: 1.2 }}>
+				Chosen nodes
+			</ToggleButton>
+			<ToggleButton value="piece" sx={{ py: 0.5 }}>
+				Piece
+			</ToggleButton>
+			<ToggleButton value="all" sx={{ py: 0.5 }}>
+				Everything
+			</ToggleButton>
+		</ToggleButtonGroup>
+	)
+}
+
+/** What would come of it, and the button that makes it so. */
+function Result({ ghost }: { ghost: ThinPreview | null }) {
+	const { open, desk, refresh } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const readOnly = useOpenSheet((state) => state.readOnly)
+	const { before, after, deviation, worst, contours } = ghost ?? NO_GHOST
+	const accept = () => {
+		open.apply(`Thin to ${after} nodes`, (current) => replaceOutlines(current, contours))
+		refresh()
+	}
+	return (
+		<Box sx={{ display: 'grid', gap: 0.75 }}>
+			<Box sx={{ display: 'flex', alignItems: 'baseline', gap: 0.75 }} aria-live="polite">
+				<Typography
+					component="span"
+					className="number"
+					sx={{ fontSize: '1.4rem', fontWeight: 500 }}
+				>
+					{ghost ? `${before} nodes → ${after}` : '…'}
+				</Typography>
+			</Box>
+			<Box sx={{ display: 'flex', alignItems: 'center', minHeight: 30 }}>
+				<Typography variant="body2" sx={{ flexGrow: 1, color: 'text.secondary' }}>
+					{contours.length > 0
+						? `At worst ${formatDeviation(deviation, sheet)} off`
+						: ghost && 'No node can go at this deviation.'}
+				</Typography>
+				{worst && (
+					<Button onClick={() => lookAt(worst, desk)} sx={{ minWidth: 0 }}>
+						Show
+					</Button>
+				)}
+			</Box>
+			<Button
+				variant="contained"
+				disabled={contours.length === 0 || readOnly}
+				onClick={accept}
+				sx={{ minHeight: 36 }}
+			>
+				{contours.length > 0 ? `Thin to ${after} nodes` : 'Thin'}
+			</Button>
+		</Box>
+	)
+}
+
+const NO_GHOST: ThinPreview = {
+	contours: [],
+	before: 0,
+	after: 0,
+	deviation: 0,
+	going: [],
+	staying: [],
+	moving: [],
+	profile: [],
+}
+
+/** The trade-off and its knee; nothing while it is being weighed. */
+function Weighed({ onChoose }: { onChoose: (tolerance: number) => void }) {
+	const targets = useThinTargets()
+	const tradeOff = useTradeOff(targets)
+	const tolerance = useDesk((state) => state.thin.tolerance)
+	if (targets.length === 0) return null
+	const knee = tradeOff?.points[tradeOff.knee]
+	return (
+		<Box sx={{ minHeight: 156 }}>
+			{tradeOff && knee ? (
+				<Suspense>
+					<TradeOffChart
+						tradeOff={tradeOff}
+						tolerance={tolerance}
+						onChoose={(px) => onChoose(rounded(px))}
+					/>
+					<Button
+						fullWidth
+						variant="outlined"
+						color="inherit"
+						onClick={() => onChoose(rounded(knee.tolerance))}
+						sx={{ mt: 0.5, borderColor: 'divider' }}
+					>
+						Take the knee: {knee.nodes} nodes at {rounded(knee.tolerance)} px
+					</Button>
+				</Suspense>
+			) : (
+				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+					Weighing nodes against deviation…
+				</Typography>
+			)}
+		</Box>
+	)
+}
+
+/** A deviation in px, and in the sheet's own unit where it has a real size. */
+function formatDeviation(px: number, sheet: Sheet): string {
+	const inPx = `${rounded(px)} px`
+	return sheet.mmPerPx === undefined
+		? inPx
+		: `${inPx} · ${formatLength(px, { ...sheet, unit: 'mm' })}`
+}

@@ -1,0 +1,31 @@
+import type { Sheet, ThinTarget } from '@/core'
+import { chosenPieces, type Selection } from '@/store/selection'
+import type { ThinWish } from '../../desk'
+
+/** Fewer nodes than these have nothing between their ends to thin. */
+const LEAST_NODES = 3
+
+/**
+ * The outlines that thinning is about: those of the nodes chosen, of the pieces chosen (the last one
+ * where none is), or all of the sheet. Hidden and locked pieces are left alone.
+ */
+export function thinTargets(
+	sheet: Sheet,
+	selection: Selection,
+	scope: ThinWish['scope'],
+): ThinTarget[] {
+	const open = sheet.pieces.filter((piece) => !piece.hidden && !piece.locked)
+	const contours = open.flatMap((piece) => piece.contours)
+	if (scope === 'all') return contours.map((contour) => ({ contour }))
+	if (scope === 'nodes') {
+		const { nodes } = selection
+		return contours.flatMap((contour) => {
+			const chosen = contour.nodes.filter((node) => nodes.has(node.id))
+			return chosen.length < LEAST_NODES ? [] : [{ contour, only: nodes }]
+		})
+	}
+	const chosen = chosenPieces(selection)
+	const pieces = open.filter((piece) => chosen.has(piece.id))
+	const about = pieces.length > 0 ? pieces : open.slice(-1)
+	return about.flatMap((piece) => piece.contours.map((contour) => ({ contour })))
+}

@@ -1,0 +1,12 @@
+import { expose } from 'comlink'
+import { type ThinSettings, type ThinTarget, thinOutlines, tradeOff } from '@/core'
+
+const endpoint = {
+	thin: (targets: readonly ThinTarget[], settings: ThinSettings) => thinOutlines(targets, settings),
+	tradeOff: (targets: readonly ThinTarget[], settings: Omit<ThinSettings, 'tolerance' | 'ease'>) =>
+		tradeOff(targets, settings),
+}
+
+export type ThinWorker = typeof endpoint
+
+expose(endpoint)
