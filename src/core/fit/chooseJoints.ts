@@ -65,13 +65,17 @@ export function chooseJoints(
 		first[k + 1] = joints.length
 	}
 	const n = joints.length
+	const candidateOf = new Int32Array(n)
+	for (const k of candidates.keys()) candidateOf.fill(k, at(first, k), at(first, k + 1))
 	const final = at(first, candidates.length - 1)
 	const cost = new Float64Array(n)
 	const from = new Int32Array(n)
 	const straight = new Uint8Array(n)
 	const tried: (Float64Array | undefined)[] = []
+	/** The candidate from which on the costs must be found anew. */
+	let anew = 0
 	for (;;) {
-		search()
+		search(anew)
 		let best = final
 		for (let b = final; b < n; b++) if (at(cost, b) < at(cost, best)) best = b
 		if (at(cost, best) === Number.POSITIVE_INFINITY) return { stuck: furthest() }
@@ -79,11 +83,13 @@ export function chooseJoints(
 		if (chain) return chain
 	}
 
-	function search() {
-		cost.fill(Number.POSITIVE_INFINITY)
-		for (let a = 0; a < at(first, 1); a++) cost[a] = joints[a]?.doubtful ? DOUBTFUL : 0
-		from.fill(-1)
-		for (let k = 0; k + 1 < candidates.length; k++) {
+	function search(since: number) {
+		const reset = at(first, since)
+		cost.fill(Number.POSITIVE_INFINITY, reset)
+		from.fill(-1, reset)
+		if (since === 0)
+			for (let a = 0; a < at(first, 1); a++) cost[a] = joints[a]?.doubtful ? DOUBTFUL : 0
+		for (let k = at(candidateOf, Math.max(0, reset - AHEAD)); k + 1 < candidates.length; k++) {
 			let misses = 0
 			for (let m = k + 1; m < candidates.length && misses < MISSES; m++) {
 				let reached = false
@@ -175,7 +181,11 @@ export function chooseJoints(
 			const y2 = q.y - q.inY * span.end
 			const error = spanError(trail, p.i, q.i, 1, p.x, p.y, x1, y1, x2, y2, q.x, q.y, limit)
 			kept[place] = error
-			if (error > limit) sound = false
+			if (error > limit) {
+				sound = false
+				// Traced from the end: the last one found is the first of the chain.
+				anew = at(candidateOf, end)
+			}
 		}
 		return sound ? { joints: chain, spans } : undefined
 	}

@@ -19,7 +19,7 @@ export interface Span {
 }
 
 /** Points that one span is judged by while it is polished. */
-const LOOKS = 28
+const LOOKS = 22
 /** Unknowns of one joint at most: its place, one or two directions, two handle lengths. */
 const UNKNOWNS = 6
 const BAND = 2 * UNKNOWNS
@@ -51,16 +51,20 @@ export function polish(
 	const matrix = new Float64Array(n * BAND)
 	const right = new Float64Array(n)
 	const row = new Float64Array(BAND)
+	const pulls = new Float64Array(n * PULL)
 	for (let step = 0; step < steps; step++) {
 		matrix.fill(0)
 		right.fill(0)
+		for (const [k, joint] of joints.entries())
+			for (const [c, unknown] of (columns[k] as Unknown[]).entries())
+				setPull(pulls, at(first, k) + c, unknown, joint, spans[k - 1], spans[k])
 		for (const [k, span] of spans.entries()) {
 			const a = joints[k]
 			const b = joints[k + 1]
 			const ownA = columns[k]
 			const ownB = columns[k + 1]
 			if (!a || !b || !ownA || !ownB || ownA.length + ownB.length === 0) continue
-			gather(trail, a, b, span, ownA, ownB, at(first, k), at(first, k + 1))
+			gather(trail, a, b, span, ownA.length, ownB.length, at(first, k), at(first, k + 1))
 		}
 		for (let i = 0; i < n; i++) {
 			const d = i * BAND
@@ -82,8 +86,8 @@ export function polish(
 		a: Joint,
 		b: Joint,
 		span: Span,
-		ownA: readonly Unknown[],
-		ownB: readonly Unknown[],
+		countA: number,
+		countB: number,
 		firstA: number,
 		firstB: number,
 	) {
@@ -133,18 +137,27 @@ export function polish(
 			const b3 = straight ? t - b2 : t * t * t
 			const share = off / limit
 			const weight = (weigh > 0 ? 0.04 + weigh * share * share : 1) * stride
-			const countA = ownA.length
-			for (let c = 0; c < countA; c++)
-				row[c] = slope(ownA[c] as Unknown, a, nx, ny, b0 + b1, b1, span.start, 0, 0)
-			for (let c = 0; c < ownB.length; c++)
-				row[countA + c] = slope(ownB[c] as Unknown, b, nx, ny, b2 + b3, 0, 0, b2, span.end)
-			// Where `b` is held or follows `a` at once, its columns follow those of `a`.
-			for (let p = 0; p < countA + ownB.length; p++) {
+			const placeA = b0 + b1
+			const placeB = b2 + b3
+			for (let c = 0; c < countA; c++) {
+				const v = (firstA + c) * PULL
+				row[c] =
+					placeA * (nx * at(pulls, v) + ny * at(pulls, v + 1)) +
+					b1 * (nx * at(pulls, v + 2) + ny * at(pulls, v + 3))
+			}
+			for (let c = 0; c < countB; c++) {
+				const v = (firstB + c) * PULL
+				row[countA + c] =
+					placeB * (nx * at(pulls, v) + ny * at(pulls, v + 1)) +
+					b2 * (nx * at(pulls, v + 4) + ny * at(pulls, v + 5))
+			}
+			const count = countA + countB
+			for (let p = 0; p < count; p++) {
 				const vp = at(row, p) * weight
 				if (vp === 0) continue
 				const gp = p < countA ? firstA + p : firstB + p - countA
 				right[gp] = at(right, gp) + vp * off
-				for (let q = p; q < countA + ownB.length; q++) {
+				for (let q = p; q < count; q++) {
 					const gq = q < countA ? firstA + q : firstB + q - countA
 					const place = gp * BAND + (gq - gp)
 					matrix[place] = at(matrix, place) + vp * at(row, q)
@@ -178,38 +191,42 @@ function unknownsOf(
 	return own
 }
 
-/** By how much the curve moves along (nx, ny) at a point for a unit of one unknown. */
-function slope(
+/** Numbers that say what a unit of one unknown moves: the place, the outgoing handle, the incoming one. */
+const PULL = 6
+
+function setPull(
+	pulls: Float64Array,
+	column: number,
 	unknown: Unknown,
-	joint: Joint,
-	nx: number,
-	ny: number,
-	place: number,
-	out: number,
-	start: number,
-	into: number,
-	end: number,
-): number {
-	switch (unknown) {
-		case 'x':
-			return nx * place
-		case 'y':
-			return ny * place
-		case 'slide':
-			return joint.slide ? (nx * joint.slide[0] + ny * joint.slide[1]) * place : 0
-		case 'turn':
-			return (
-				out * start * (ny * joint.outX - nx * joint.outY) -
-				into * end * (ny * joint.inX - nx * joint.inY)
-			)
-		case 'turnOut':
-			return out * start * (ny * joint.outX - nx * joint.outY)
-		case 'turnIn':
-			return -into * end * (ny * joint.inX - nx * joint.inY)
-		case 'start':
-			return out * (nx * joint.outX + ny * joint.outY)
-		case 'end':
-			return -into * (nx * joint.inX + ny * joint.inY)
+	{ inX, inY, outX, outY, slide }: Joint,
+	before: Span | undefined,
+	after: Span | undefined,
+) {
+	const v = column * PULL
+	pulls.fill(0, v, v + PULL)
+	const start = after?.start ?? 0
+	const end = before?.end ?? 0
+	if (unknown === 'x') pulls[v] = 1
+	else if (unknown === 'y') pulls[v + 1] = 1
+	else if (unknown === 'slide') {
+		pulls[v] = slide?.[0] ?? 0
+		pulls[v + 1] = slide?.[1] ?? 0
+	}
+	if (unknown === 'start') {
+		pulls[v + 2] = outX
+		pulls[v + 3] = outY
+	}
+	if (unknown === 'end') {
+		pulls[v + 4] = -inX
+		pulls[v + 5] = -inY
+	}
+	if (unknown === 'turn' || unknown === 'turnOut') {
+		pulls[v + 2] = -start * outY
+		pulls[v + 3] = start * outX
+	}
+	if (unknown === 'turn' || unknown === 'turnIn') {
+		pulls[v + 4] = end * inY
+		pulls[v + 5] = -end * inX
 	}
 }
 

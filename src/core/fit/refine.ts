@@ -1,3 +1,4 @@
+import FlatQueue from 'flatqueue'
 import type { Goal } from './chooseJoints'
 import { hiddenExtrema } from './extremes'
 import type { Joint } from './joint'
@@ -102,40 +103,49 @@ function putBack(
 	} else joints[to % n] = { ...end, i: to >= n && trail.closed ? end.i - trail.last : end.i }
 }
 
+/** A joint without which the single span in place of two is further off, in limits, is not tried. */
+const HOPELESS = 2.5
+/** A corner that turns more (as a sine) is not taken out. */
+const KEPT_SINE = 0.35
+
 /** Takes joints out, the most needless first, as long as the rest can be polished into the limit. */
 function eliminate(trail: Trail, chain: Chain, limit: number, hidden: number) {
-	const tried = new Set<Joint>()
-	for (;;) {
-		let best = -1
-		let least = 4 * limit
-		let start = 0
-		let end = 0
-		for (let k = 1; k + 1 < chain.joints.length; k++) {
-			const joint = chain.joints[k] as Joint
-			if (tried.has(joint) || chain.spans[k - 1]?.straight || chain.spans[k]?.straight) continue
-			if (joint.corner && Math.abs(joint.inX * joint.outY - joint.inY * joint.outX) > 0.35) continue
-			const fit = fitSpan(trail, chain.joints[k - 1] as Joint, chain.joints[k + 1] as Joint, least)
-			if (fit.error < least) {
-				least = fit.error
-				best = k
-				start = fit.start
-				end = fit.end
-			}
-		}
-		if (best < 0) return
-		const joint = chain.joints[best] as Joint
-		tried.add(joint)
-		const [lo, hi] = about(best, chain)
+	const waiting = new FlatQueue<Joint>()
+	const ask = (k: number) => {
+		const error = withoutJoint(trail, chain, k, HOPELESS * limit)
+		if (error < HOPELESS * limit) waiting.push(chain.joints[k] as Joint, error)
+	}
+	for (let k = 1; k + 1 < chain.joints.length; k++) ask(k)
+	for (let joint = waiting.pop(); joint; joint = waiting.pop()) {
+		// Joints that were polished meanwhile are others, and wait again.
+		const k = chain.joints.indexOf(joint)
+		if (k < 1 || k + 1 >= chain.joints.length) continue
+		const [lo, hi] = about(k, chain)
 		const part = partOf(chain, lo, hi)
 		const before = hiddenIn(part, limit)
-		part.joints.splice(best - lo, 1)
-		part.spans.splice(best - lo - 1, 2, { start, end, straight: false })
+		const { start, end } = fitSpan(
+			trail,
+			chain.joints[k - 1] as Joint,
+			chain.joints[k + 1] as Joint,
+			HOPELESS * limit,
+		)
+		part.joints.splice(k - lo, 1)
+		part.spans.splice(k - lo - 1, 2, { start, end, straight: false })
 		if (!settles(trail, part, limit)) continue
 		if (1 - hidden * (hiddenIn(part, limit) - before) <= 0) continue
 		chain.joints.splice(lo, hi - lo + 1, ...part.joints)
 		chain.spans.splice(lo, hi - lo, ...part.spans)
-		for (const j of part.joints) tried.delete(j)
+		for (let i = Math.max(1, lo); i < Math.min(chain.joints.length - 1, hi); i++) ask(i)
 	}
+}
+
+/** How far off one span would be in place of the two at a joint; infinite where it must stay. */
+function withoutJoint(trail: Trail, { joints, spans }: Chain, k: number, least: number): number {
+	const joint = joints[k] as Joint
+	const turn = Math.abs(joint.inX * joint.outY - joint.inY * joint.outX)
+	if (spans[k - 1]?.straight || spans[k]?.straight) return Number.POSITIVE_INFINITY
+	if (joint.corner && turn > KEPT_SINE) return Number.POSITIVE_INFINITY
+	return fitSpan(trail, joints[k - 1] as Joint, joints[k + 1] as Joint, least).error
 }
 
 /** A direction this near to level or upright is made so where that costs nothing, radians. */

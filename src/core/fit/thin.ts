@@ -231,8 +231,15 @@ function recognised(before: Contour, after: Contour, tolerance: number): Contour
 		const stays = distance(node.at, old.at) <= SAME_SHARE * tolerance
 		return stays ? shifted({ ...node, id: old.id }, old.at) : { ...node, id: old.id }
 	})
-	const open = before.closed ? nodes : withEnds(before, nodes)
-	return { ...before, nodes: open }
+	return { ...before, nodes: before.closed ? fromFirst(before, nodes) : withEnds(before, nodes) }
+}
+
+/** A closed outline begins where it began, or at the node nearest to that. */
+function fromFirst({ nodes: [first] }: Contour, nodes: readonly PathNode[]): PathNode[] {
+	if (!first) return [...nodes]
+	const away = nodes.map((node) => (node.id === first.id ? -1 : distance(node.at, first.at)))
+	const begin = away.indexOf(Math.min(...away))
+	return [...nodes.slice(begin), ...nodes.slice(0, begin)]
 }
 
 /** An open outline ends exactly where it ended. */

@@ -13,23 +13,20 @@ export interface ProfileSample {
 
 /** Samples along an outline. */
 const SAMPLES = 240
-/** Places whose shares of the length differ by more do not belong together. */
-const ASIDE = 0.2
 /** Outlines are taken for polygons this near to them, px. */
 const FLATTEN_PX = 0.05
 
 /**
  * The signed distance from an outline to another that follows it, at places evenly spaced along the
- * first. What lies furthest back or ahead along it is not taken for near.
+ * first.
  */
 export function profileBetween(from: Contour, to: Contour, count = SAMPLES): ProfileSample[] {
 	const line = closedUp(flattenContour(from, FLATTEN_PX), from.closed)
 	const other = closedUp(flattenContour(to, FLATTEN_PX), to.closed)
 	if (line.length < 2 || other.length < 2) return []
 	const outward = from.closed && signedArea(line) < 0 ? -1 : 1
-	const [lengths, lengthsOther] = [runningLengths(line), runningLengths(other)]
+	const lengths = runningLengths(line)
 	const whole = lengths.at(-1) ?? 0
-	const wholeOther = lengthsOther.at(-1) ?? 0
 	const samples: ProfileSample[] = []
 	let edge = 0
 	for (let i = 0; i < count; i++) {
@@ -39,15 +36,15 @@ export function profileBetween(from: Contour, to: Contour, count = SAMPLES): Pro
 		const reach = Math.hypot(q[0] - p[0], q[1] - p[1])
 		const t = reach > 0 ? Math.min(1, (along - (lengths[edge] ?? 0)) / reach) : 0
 		const at: Point = [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]
-		const near = nearest(at, along / whole)
+		const near = nearest(at)
 		const side = (q[0] - p[0]) * (near[1] - at[1]) - (q[1] - p[1]) * (near[0] - at[0])
 		const away = Math.hypot(near[0] - at[0], near[1] - at[1])
 		samples.push({ at, off: side > 0 ? -outward * away : outward * away })
 	}
 	return samples
 
-	/** The nearest place of the other outline about the same share of its length. */
-	function nearest([x, y]: Point, share: number): Point {
+	/** The nearest place of the other outline. */
+	function nearest([x, y]: Point): Point {
 		let best: Point = other[0] as Point
 		let least = Number.POSITIVE_INFINITY
 		for (let k = 0; k + 1 < other.length; k++) {
@@ -57,9 +54,6 @@ export function profileBetween(from: Contour, to: Contour, count = SAMPLES): Pro
 			const t = d2 > 0 ? Math.max(0, Math.min(1, ((x - p[0]) * dx + (y - p[1]) * dy) / d2)) : 0
 			const away = (p[0] + t * dx - x) ** 2 + (p[1] + t * dy - y) ** 2
 			if (away >= least) continue
-			const [begun, ended] = [lengthsOther[k] ?? 0, lengthsOther[k + 1] ?? 0]
-			const apart = Math.abs((begun + t * (ended - begun)) / wholeOther - share)
-			if (Math.min(apart, from.closed ? 1 - apart : apart) > ASIDE) continue
 			least = away
 			best = [p[0] + t * dx, p[1] + t * dy]
 		}

@@ -51,7 +51,7 @@ export function ThinCard() {
 			) : (
 				<Result ghost={ghost} />
 			)}
-			<Box>
+			<Box sx={{ display: 'grid', gap: 0.75 }}>
 				<LabelledSlider
 					label="Allowed deviation"
 					shown={formatDeviation(wish.tolerance, sheet)}
@@ -206,7 +206,7 @@ function Weighed({ onChoose }: { onChoose: (tolerance: number) => void }) {
 						fullWidth
 						variant="outlined"
 						color="inherit"
-						onClick={() => onChoose(rounded(knee.tolerance))}
+						onClick={() => onChoose(knee.tolerance)}
 						sx={{ mt: 0.5, borderColor: 'divider' }}
 					>
 						Take the knee: {knee.nodes} nodes at {rounded(knee.tolerance)} px

@@ -1,0 +1,4 @@
+/** The command line was not understood. */
+export class UsageError extends Error {
+	override readonly name = 'UsageError'
+}
