@@ -113,16 +113,16 @@ interface Row {
 	cost: number
 }
 
-function measured(fit: Fitter, outlines: readonly Contour[]): Row {
+function measured(fitter: Fitter, outlines: readonly Contour[]): Row {
 	const random = randomFrom(11)
 	const inputs = outlines.map((outline) => sampled(outline, 1, JITTER_PX, random))
-	for (const points of inputs.slice(0, 20)) fit(points, TOLERANCE_PX)
+	for (const points of inputs.slice(0, 20)) fitter(points, TOLERANCE_PX)
 	let ms = 0
 	let points = 0
 	const row: Row = { nodes: 0, worst: 0, within: 0, cost: 0 }
 	for (const [k, input] of inputs.entries()) {
 		const before = performance.now()
-		const fitted = fit(input, TOLERANCE_PX)
+		const fitted = fitter(input, TOLERANCE_PX)
 		ms += performance.now() - before
 		points += input.length / 2
 		row.nodes += fitted.nodes.length
@@ -142,11 +142,11 @@ console.log('| - | - | -: | -: | -: | -: | -: | -: |')
 for (const [name, outlines] of SETS) {
 	const drawn = outlines.reduce((sum, outline) => sum + outline.nodes.length, 0)
 	let ours = 0
-	for (const [fitter, fit] of Object.entries(FITTERS)) {
-		const { nodes, worst, within, cost } = measured(fit, outlines)
+	for (const [by, fitter] of Object.entries(FITTERS)) {
+		const { nodes, worst, within, cost } = measured(fitter, outlines)
 		ours ||= cost
 		console.log(
-			`| ${name} | ${fitter} | ${nodes} | ${(nodes / drawn).toFixed(2)} | ${worst.toFixed(2)} | ` +
+			`| ${name} | ${by} | ${nodes} | ${(nodes / drawn).toFixed(2)} | ${worst.toFixed(2)} | ` +
 				`${(within * 100).toFixed(0)} % | ${cost.toFixed(2)} | ${(cost / ours).toFixed(1)} |`,
 		)
 	}

@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test'
 import { readSvg } from '../src/core/drawings'
 import { nearestOn } from '../src/core/geometry/cubic'
+import { polar } from '../src/core/geometry/point'
 import { deviation } from '../src/core/measure/deviation'
 import { segmentCubic, segments } from '../src/core/path/contour'
 import type { Contour } from '../src/core/path/model'
@@ -82,4 +83,40 @@ test('only chosen nodes are thinned; the profile and the worst place lead to whe
 		for (const { at } of nodes)
 			if (at[0] > 320 || at[1] > 500)
 				expect(Math.min(...cubics.map((c) => nearestOn(c, at).distance))).toBeLessThan(0.01)
+})
+
+test('a stroke drawn freehand is a curve with few nodes; a needless one is suggested and taken by key', async ({
+	page,
+	bench,
+}) => {
+	await bench.beginSample('Iron key')
+	await bench.key('q')
+	const places = Array.from({ length: 120 }, (_, i) => {
+		const [x, y] = polar((i / 120) * 2 * Math.PI, 300 + 2 * Math.sin(i * 7.3))
+		return [800 + x, 600 + y] as const
+	})
+	const [first] = places
+	if (!first) throw new Error('There is a stroke.')
+	await bench.press(first)
+	for (const place of places) await bench.hover(place)
+	await bench.hover(first)
+	await bench.release()
+	const count = page
+		.getByRole('navigation', { name: 'Passes' })
+		.getByRole('button', { name: /Thin/ })
+	await expect(count).toHaveText(/[4-8] nodes$/)
+
+	await bench.pass('Refine')
+	const card = page.getByRole('region', { name: 'Suggestions' })
+	await expect(card.getByText('Nothing to suggest for this piece.')).toBeVisible()
+	// A node in the middle of a curve, which it does not need.
+	await bench.canvas.focus()
+	await bench.key('Control+a')
+	await bench.key('a')
+	await expect(count).toHaveText(/(8|9|\d\d) nodes$/)
+	const many = Number(/(\d+) nodes/.exec((await count.textContent()) ?? '')?.[1])
+	await expect(card.getByText(/a node is needless/)).toBeVisible()
+	await bench.canvas.focus()
+	await bench.key('t')
+	await expect(count).toHaveText(new RegExp(`${many - 1} nodes$`))
 })

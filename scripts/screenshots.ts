@@ -91,6 +91,17 @@ await withPage(async (page, base) => {
 	await shoot('proof')
 	await page.keyboard.press('8')
 	await shoot('export')
+
+	await page.goto(base)
+	await page.getByRole('article', { name: 'Teapot' }).getByRole('link', { name: 'Teapot' }).click()
+	await canvas.waitFor()
+	await canvas.focus()
+	await page.keyboard.press('4')
+	await page.getByRole('button', { name: /^Take the knee/ }).click()
+	await page.getByText(/^233 nodes → 4\d$/).waitFor()
+	await canvas.focus()
+	await page.keyboard.press('0')
+	await shoot('thin')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

@@ -2,6 +2,7 @@
 
 export { curvatureVariation, type EaseOptions, ease } from './fit/ease'
 export { type FitOptions, fitPolyline } from './fit/fitPolyline'
+export { followSuggestion, type Suggestion, suggestionsFor } from './fit/suggestions'
 export { type Thinned, type ThinOptions, thin } from './fit/thin'
 export {
 	type ThinPreview,

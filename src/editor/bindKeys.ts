@@ -27,6 +27,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		d: () => workbench.takeTool('pen'),
 		e: () => workbench.takeTool('nodes'),
 		m: () => workbench.takeTool('arrange'),
+		q: () => workbench.takeTool('pencil'),
 		'0': () => fitSheet(workbench),
 		'+': () => zoom(KEY_ZOOM),
 		'=': () => zoom(KEY_ZOOM),
@@ -64,6 +65,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 			workbench.refresh()
 			return true
 		}
+		if (key === 't' && desk.getState().suggested) return takeSuggested()
 		if (key === 'n') return walk(shift ? -1 : 1)
 		const what = HOLDS[key]
 		if (what) {
@@ -74,6 +76,12 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 		const act = bench[key]
 		if (act && !(repeat && key !== '+' && key !== '-')) act()
 		return act !== undefined
+	}
+
+	/** Suggestions come with their card; so does what follows them. */
+	const takeSuggested = (): boolean => {
+		void import('./passes/refine/takeSuggestion').then((m) => m.takeSuggestion(workbench))
+		return true
 	}
 
 	/** The walk is Nodes' own: whatever tool is at hand is put down for it. */

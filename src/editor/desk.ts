@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Point, ThinPreview, ThinSettings } from '@/core'
+import type { Point, Suggestion, ThinPreview, ThinSettings } from '@/core'
 import type { Pyramid, Studied } from '@/store/photoPixels'
 import type { Developed } from './canvas/darkroom'
 import type { Size, View } from './canvas/view'
@@ -48,6 +48,9 @@ export interface DeskState {
 	readonly thin: ThinWish
 	/** What thinning would make of the outlines asked about; `null` where none is asked. */
 	readonly ghost: ThinPreview | null
+	/** What could be better about the piece at work, and which of it one stands on. */
+	readonly suggested: { readonly all: readonly Suggestion[]; readonly at: number } | null
+	readonly pencil: PencilWish
 	readonly rulers: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
@@ -69,6 +72,16 @@ export const FIRST_THIN: ThinWish = {
 	scope: 'piece',
 }
 
+/** How freehand strokes become curves. */
+export interface PencilWish {
+	/** How far the curve may leave the hand's line, px on screen. */
+	readonly smoothing: number
+	/** Only the last stretch of a stroke is still soft; what lies before it stays as it was fitted. */
+	readonly settling: boolean
+}
+
+const FIRST_PENCIL: PencilWish = { smoothing: 2, settling: false }
+
 export type Desk = StoreApi<DeskState>
 
 /** Nodes lie close to each other where a thing is thin: snapping to them is for those who ask. */
@@ -77,7 +90,16 @@ const FIRST_LINE = '#0e7466'
 
 const leftDesk = z.object({
 	pass: z.enum(['photo', 'rough', 'refine', 'thin', 'cut', 'proof', 'export']),
-	tool: z.enum(['pen', 'nodes', 'arrange', 'straighten', 'measure', 'see-here', 'mirror']),
+	tool: z.enum([
+		'pen',
+		'pencil',
+		'nodes',
+		'arrange',
+		'straighten',
+		'measure',
+		'see-here',
+		'mirror',
+	]),
 	centre: z.tuple([z.number(), z.number()]),
 	scale: z.number().check(z.positive()),
 	rulers: z._default(z.boolean(), true),
@@ -118,6 +140,8 @@ export function createDesk(
 		straightOnly: false,
 		thin: FIRST_THIN,
 		ghost: null,
+		suggested: null,
+		pencil: FIRST_PENCIL,
 		...start,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },

@@ -48,8 +48,9 @@ export const SHORTCUTS: readonly { readonly group: string; readonly keys: readon
 		{
 			group: 'Passes and tools',
 			keys: [
-				{ keys: '1 2 3 5 7 8', does: 'Photo, Rough, Refine, Cut, Proof, Export' },
+				{ keys: '1 2 3 4 5 7 8', does: 'Photo, Rough, Refine, Thin, Cut, Proof, Export' },
 				{ keys: 'D', does: 'Pen' },
+				{ keys: 'Q', does: 'Pencil: draw freehand' },
 				{ keys: 'E', does: 'Nodes' },
 				{ keys: 'M', does: 'Arrange: move, scale and turn the photo' },
 				{ keys: 'Ctrl in the Pen', does: 'Nodes for the moment' },
@@ -78,6 +79,7 @@ export const SHORTCUTS: readonly { readonly group: string; readonly keys: readon
 				{ keys: 'Alt-drag a node', does: 'Pull a missing handle out' },
 				{ keys: 'Alt-drag beside', does: 'Lasso round nodes' },
 				{ keys: 'N, Shift N', does: 'Walk to the next node, or back' },
+				{ keys: 'T', does: 'Take the suggestion shown' },
 				{ keys: 'I, O', does: 'Incoming, outgoing handle: arrows move it' },
 				{ keys: 'A', does: 'Insert in the middle' },
 				{ keys: 'Delete', does: 'Remove nodes, keep the outline whole' },

@@ -15,6 +15,7 @@ import { createLineTool } from './tools/lineTool'
 import { createMeasure } from './tools/measure'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
+import { createPencil } from './tools/pencil'
 import { createSeeHere } from './tools/seeHere'
 import { createStraighten } from './tools/straighten'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './tools/tool'
@@ -54,6 +55,11 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	}
 	const tools = {
 		pen: createPen(bench, () => nextName(open.sheet())),
+		pencil: createPencil(bench, {
+			wish: () => desk.getState().pencil,
+			nextName: () => nextName(open.sheet()),
+			fit: () => import('@/core/fitting').then((m) => m.fitPolyline),
+		}),
 		nodes: createNodes(bench),
 		arrange: createArrangePhotos(bench),
 		straighten: createStraighten(bench),

@@ -1,5 +1,5 @@
 import { type Remote, wrap } from 'comlink'
-import type { ThinSettings, ThinTarget } from '@/core'
+import type { Contour, ThinSettings, ThinTarget } from '@/core'
 import type { ThinWorker } from '@/workers/thin.worker'
 import { newestOnly } from './newestOnly'
 
@@ -26,4 +26,9 @@ export const previewThin = newestOnly((targets: readonly ThinTarget[], settings:
 export const weighThin = newestOnly(
 	(targets: readonly ThinTarget[], settings: Omit<ThinSettings, 'tolerance' | 'ease'>) =>
 		tradeOffWorker().tradeOff(targets, settings),
+)
+
+/** What could be better about outlines; `null` for a request that a newer one overtook. */
+export const suggestFor = newestOnly((contours: readonly Contour[]) =>
+	tradeOffWorker().suggest(contours),
 )

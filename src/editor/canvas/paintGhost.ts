@@ -7,7 +7,7 @@ import { toScreen, type View } from './view'
 /** Sizes on screen, px. */
 const NODE_PX = 3.5
 const CROSS_PX = 2.5
-const WORST_PX = 11
+const PLACE_PX = 11
 
 /**
  * An outline as it would be, over the one there is: its nodes as rings where they moved and dots
@@ -40,11 +40,13 @@ export function paintGhost(ctx: CanvasRenderingContext2D, ghost: ThinPreview, fr
 	cased(ctx, staying, INKS.active, 1)
 	ctx.fillStyle = INKS.active
 	ctx.fill(staying)
-	if (ghost.worst) paintWorst(ctx, toScreen(view, ghost.worst))
+	if (ghost.worst) paintPlace(ctx, ghost.worst, frame)
 }
 
-/** Four corners about a place. */
-function paintWorst(ctx: CanvasRenderingContext2D, [x, y]: Point): void {
+/** Four corners about a place that is to be looked at. */
+export function paintPlace(ctx: CanvasRenderingContext2D, at: Point, { view, ratio }: Frame): void {
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	const [x, y] = toScreen(view, at)
 	const path = new Path2D()
 	for (const [dx, dy] of [
 		[-1, -1],
@@ -52,7 +54,7 @@ function paintWorst(ctx: CanvasRenderingContext2D, [x, y]: Point): void {
 		[1, 1],
 		[-1, 1],
 	] as const) {
-		const corner: Point = [x + dx * WORST_PX, y + dy * WORST_PX]
+		const corner: Point = [x + dx * PLACE_PX, y + dy * PLACE_PX]
 		addLine(path, corner, [corner[0] - dx * 6, corner[1]])
 		addLine(path, corner, [corner[0], corner[1] - dy * 6])
 	}

@@ -5,7 +5,7 @@ import type { Desk, DeskState } from '../desk'
 import { worksOnPhoto } from '../passes/passes'
 import { changedBox } from './changed'
 import { paintAids } from './paintAids'
-import { paintGhost } from './paintGhost'
+import { paintGhost, paintPlace } from './paintGhost'
 import { paintLoupe } from './paintLoupe'
 import { MARGIN_PX, paintBox, paintMarks } from './paintMarks'
 import { paintPhotos } from './paintPhotos'
@@ -76,6 +76,8 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		if (!showsMarks(state)) return
 		const { selection } = open.getState()
 		paintAids(ctx, open.sheet(), state.overlay, to)
+		const suggested = state.suggested?.all[state.suggested.at]
+		if (suggested && state.pass === 'refine') paintPlace(ctx, suggested.at, to)
 		if (state.ghost && state.pass === 'thin') {
 			paintGhost(ctx, state.ghost, to)
 			// Its marks say what becomes of each node; nodes that are chosen still show.
@@ -146,7 +148,7 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.developed !== before.developed ||
 			state.scheme !== before.scheme
 		const line = state.chosenLine !== before.chosenLine
-		const ghost = state.ghost !== before.ghost
+		const ghost = state.ghost !== before.ghost || state.suggested !== before.suggested
 		const loupe =
 			state.pointer !== before.pointer ||
 			state.loupe !== before.loupe ||

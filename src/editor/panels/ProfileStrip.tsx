@@ -87,7 +87,7 @@ export function ProfileStrip() {
 					pointerEvents: 'none',
 				}}
 			>
-				outside, up to {allowed} px
+				outside, up to {Number(allowed.toPrecision(2))} px
 			</Typography>
 			<Typography
 				variant="caption"

@@ -3,6 +3,7 @@
 import ArchitectureRounded from '@mui/icons-material/ArchitectureRounded'
 import EditRounded from '@mui/icons-material/EditRounded'
 import FlipRounded from '@mui/icons-material/FlipRounded'
+import GestureRounded from '@mui/icons-material/GestureRounded'
 import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
 import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import StraightenRounded from '@mui/icons-material/StraightenRounded'
@@ -15,6 +16,7 @@ import { passById, type ToolId } from './passes'
 
 const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof EditRounded }>> = {
 	pen: { name: 'Pen', key: 'D', icon: EditRounded },
+	pencil: { name: 'Pencil', key: 'Q', icon: GestureRounded },
 	nodes: { name: 'Nodes', key: 'E', icon: TimelineRounded },
 	arrange: { name: 'Arrange', key: 'M', icon: OpenWithRounded },
 	straighten: { name: 'Straighten', key: '', icon: ArchitectureRounded },

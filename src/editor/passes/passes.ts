@@ -1,7 +1,15 @@
 import type { ExportSummary } from '@/core'
 
 export type PassId = 'photo' | 'rough' | 'refine' | 'thin' | 'cut' | 'proof' | 'export'
-export type ToolId = 'pen' | 'nodes' | 'arrange' | 'straighten' | 'measure' | 'see-here' | 'mirror'
+export type ToolId =
+	| 'pen'
+	| 'pencil'
+	| 'nodes'
+	| 'arrange'
+	| 'straighten'
+	| 'measure'
+	| 'see-here'
+	| 'mirror'
 
 export interface Pass {
 	readonly id: PassId
@@ -33,7 +41,7 @@ export const PASSES: readonly Pass[] = [
 		name: 'Rough',
 		purpose:
 			'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
-		tools: ['pen', 'nodes', 'arrange'],
+		tools: ['pen', 'pencil', 'nodes', 'arrange'],
 		figure: ({ pieces }) => (pieces > 0 ? count(pieces, 'piece', 'pieces') : null),
 	},
 	{

@@ -27,6 +27,8 @@ import { SelectMenu } from './SelectMenu'
 
 const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
 
+const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
+
 export function RefineCard() {
 	const sheet = useSheetAtRest()
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
@@ -42,6 +44,9 @@ export function RefineCard() {
 					<LooksClosed found={gap} more={others.length} />
 				</Suspense>
 			)}
+			<Suspense>
+				<Suggestions />
+			</Suspense>
 			<SelectMenu />
 			{NODE_ACTIONS.map(({ group, actions }) => (
 				<Box key={group}>

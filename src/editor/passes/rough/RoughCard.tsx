@@ -1,10 +1,13 @@
 'use client'
 
 import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { chooseFiles } from '@/store/files'
+import type { PencilWish } from '../../desk'
 import { useTakeFiles } from '../../FilesTaken'
+import { LabelledSlider } from '../../LabelledSlider'
 import { SwitchRow } from '../../SwitchRow'
 import { useDesk, useWorkbench } from '../../workbench'
 import { DRAWINGS } from '../fileKinds'
@@ -13,19 +16,11 @@ import { MirrorWork } from './MirrorWork'
 
 export function RoughCard() {
 	const take = useTakeFiles()
-	const { desk } = useWorkbench()
-	const straight = useDesk((state) => state.straightOnly)
+	const tool = useDesk((state) => state.tool)
 	return (
 		<>
 			<ToolRows />
-			<SwitchRow
-				label="Straight only"
-				checked={straight}
-				onChange={(on) => desk.setState({ straightOnly: on })}
-			/>
-			<Typography variant="caption" sx={{ color: 'text.secondary', mt: -1.25 }}>
-				Corners alone, all the way round; the curves are bent in Refine.
-			</Typography>
+			{tool === 'pencil' ? <PencilOptions /> : <StraightOnly />}
 			<MirrorWork />
 			<Button
 				variant="outlined"
@@ -35,5 +30,52 @@ export function RoughCard() {
 				Bring in outlines from an SVG
 			</Button>
 		</>
+	)
+}
+
+function StraightOnly() {
+	const { desk } = useWorkbench()
+	const straight = useDesk((state) => state.straightOnly)
+	return (
+		<>
+			<SwitchRow
+				label="Straight only"
+				checked={straight}
+				onChange={(on) => desk.setState({ straightOnly: on })}
+			/>
+			<Typography variant="caption" sx={{ color: 'text.secondary', mt: -1.25 }}>
+				Corners alone, all the way round; the curves are bent in Refine.
+			</Typography>
+		</>
+	)
+}
+
+function PencilOptions() {
+	const { desk } = useWorkbench()
+	const { smoothing, settling } = useDesk((state) => state.pencil)
+	const set = (change: Partial<PencilWish>) =>
+		desk.setState(({ pencil }) => ({ pencil: { ...pencil, ...change } }))
+	return (
+		<Box sx={{ display: 'grid', gap: 0.5 }}>
+			<LabelledSlider
+				label="Smoothing"
+				shown={`${smoothing} px`}
+				value={smoothing}
+				min={0.5}
+				max={8}
+				step={0.5}
+				normal={2}
+				onChange={(next) => set({ smoothing: next })}
+			/>
+			<SwitchRow
+				label="Settle while drawing"
+				checked={settling}
+				onChange={(on) => set({ settling: on })}
+			/>
+			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				How far the curve may leave your line, on screen. Settled, only the last stretch still
+				moves.
+			</Typography>
+		</Box>
 	)
 }

@@ -1,0 +1,3 @@
+/** The core's fourth face: fitting, loaded when a hand first draws freely. */
+
+export { fitPolyline } from './fit/fitPolyline'

@@ -1,0 +1,83 @@
+import { describe, expect, test } from 'vitest'
+import { obeysKind, type Point, polar } from '@/core'
+import { fitPolyline } from '@/core/fitting'
+import { at, handyBench, press } from './handyBench'
+import { createPencil } from './pencil'
+
+async function begin(wish = { smoothing: 2, settling: false }) {
+	const bench = handyBench()
+	const loaded = Promise.resolve(fitPolyline)
+	const pencil = createPencil(bench, {
+		wish: () => wish,
+		nextName: () => 'Drawn',
+		fit: () => loaded,
+	})
+	const draw = async (points: readonly Point[], each?: () => void) => {
+		pencil.down(at(points[0] as Point))
+		await loaded
+		for (const p of points.slice(1)) {
+			pencil.move(at(p))
+			each?.()
+		}
+	}
+	return { bench, pencil, draw }
+}
+
+/** A hand that goes round a circle and is never quite on it. */
+const round = (share = 1): Point[] =>
+	Array.from({ length: 300 }, (_, i) => {
+		const [x, y] = polar((i / 300) * 2 * Math.PI * share, 100 + 0.6 * Math.sin(i * 7.3))
+		return [x + 200, y + 200]
+	})
+
+const wave: Point[] = Array.from({ length: 500 }, (_, i) => [i, 100 + 60 * Math.sin(i / 50)])
+
+describe('the Pencil', () => {
+	test('a stroke that comes back to its start is a closed outline with few nodes', async () => {
+		const { bench, pencil, draw } = await begin()
+		await draw(round())
+		pencil.up(at(round()[0] as Point))
+		const contour = bench.contour()
+		expect(contour.closed).toBe(true)
+		expect(contour.nodes.length).toBeLessThanOrEqual(6)
+		for (const k of contour.nodes.keys()) expect(obeysKind(contour, k)).toBe(true)
+		expect(bench.labels()).toEqual(['Draw freehand'])
+		bench.open.undo()
+		expect(bench.sheet().pieces).toEqual([])
+	})
+
+	test('one that ends elsewhere stays open, and is seen as a curve while it is drawn', async () => {
+		const { bench, pencil, draw } = await begin()
+		let most = 0
+		await draw(wave, () => {
+			most = Math.max(most, bench.contour().nodes.length)
+		})
+		pencil.up(at(wave.at(-1) as Point))
+		expect(bench.contour().closed).toBe(false)
+		expect(bench.contour().nodes.length).toBeLessThanOrEqual(10)
+		expect(most).toBeLessThan(20)
+	})
+
+	test('settled, what lies before the last stretch does not move any more', async () => {
+		const { bench, pencil, draw } = await begin({ smoothing: 2, settling: true })
+		const along = (from: number, to: number): Point[] =>
+			Array.from({ length: to - from }, (_, i) => [from + i, 100 + 60 * Math.sin((from + i) / 50)])
+		await draw(along(0, 1000))
+		const early = JSON.stringify(bench.contour().nodes.slice(0, 2))
+		for (const p of along(1000, 1200)) pencil.move(at(p))
+		expect(JSON.stringify(bench.contour().nodes.slice(0, 2))).toBe(early)
+		const contour = bench.contour()
+		for (const k of contour.nodes.keys()) expect(obeysKind(contour, k)).toBe(true)
+	})
+
+	test('a slip of the hand, and one let go by Escape, leave nothing', async () => {
+		const { bench, pencil, draw } = await begin()
+		await draw(wave.slice(0, 3))
+		pencil.up(at(wave[2] as Point))
+		expect(bench.sheet().pieces).toEqual([])
+		await draw(wave)
+		expect(press(pencil, 'escape')).toBe(true)
+		expect(bench.sheet().pieces).toEqual([])
+		expect(pencil.hint()).toMatch(/^Press and draw/)
+	})
+})
