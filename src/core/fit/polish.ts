@@ -48,13 +48,10 @@ export function polish(
 	for (const [k, own] of columns.entries()) first[k + 1] = at(first, k) + own.length
 	const n = at(first, joints.length)
 	if (n === 0) return
-	const matrix = new Float64Array(n * BAND)
-	const right = new Float64Array(n)
-	const row = new Float64Array(BAND)
-	const pulls = new Float64Array(n * PULL)
+	if (right.length < n) grow(n)
 	for (let step = 0; step < steps; step++) {
-		matrix.fill(0)
-		right.fill(0)
+		matrix.fill(0, 0, n * BAND)
+		right.fill(0, 0, n)
 		for (const [k, joint] of joints.entries())
 			for (const [c, unknown] of (columns[k] as Unknown[]).entries())
 				setPull(pulls, at(first, k) + c, unknown, joint, spans[k - 1], spans[k])
@@ -165,6 +162,18 @@ export function polish(
 			}
 		}
 	}
+}
+
+/** Room for the normal equations, kept from call to call: chains are polished by the hundred. */
+let matrix = new Float64Array(0)
+let right = new Float64Array(0)
+let pulls = new Float64Array(0)
+const row = new Float64Array(BAND)
+
+function grow(n: number) {
+	matrix = new Float64Array(n * BAND)
+	right = new Float64Array(n)
+	pulls = new Float64Array(n * PULL)
 }
 
 type Unknown = 'x' | 'y' | 'slide' | 'turn' | 'turnIn' | 'turnOut' | 'start' | 'end'

@@ -51,7 +51,8 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 		Math.max(LEAST_REACH, noiseReach(82 * sigma), Math.ceil((1.5 * tolerance) / spacing)),
 	)
 	const least = (cornerAngle * Math.PI) / 180
-	const seam = closed ? sharpest(turningOf(whole, reach).turn, whole.last) : 0
+	const turning = turningOf(whole, reach)
+	const seam = closed ? sharpest(turning.turn, whole.last) : 0
 	const trail = closed ? trailOf(points, true, seam) : whole
 	const marks = options.corners ? known(options.corners) : seen()
 	const shortest = Math.max(4 * tolerance, 20 * sigma, 6 * spacing)
@@ -97,7 +98,7 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 	}
 
 	function seen(): CornerMark[] {
-		const marks = cornerMarks(trail, turningOf(trail, reach), least)
+		const marks = cornerMarks(trail, { reach, turn: fromSeam(turning.turn) }, least)
 		const close = Math.max(2, noiseReach(30 * sigma))
 		if (close >= reach) return marks
 		const closely = turningOf(trail, close)
@@ -105,6 +106,15 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 			marks.map((mark) => (isOne(mark, closely.turn) ? mark : { ...mark, doubt: true })),
 			cornerMarks(trail, closely, Math.max(least, CLOSE_TURN)),
 		)
+	}
+
+	/** The turns round a closed trail, begun at the seam. */
+	function fromSeam(turn: Float64Array): Float64Array {
+		if (seam === 0) return turn
+		const begun = new Float64Array(turn.length)
+		begun.set(turn.subarray(seam, trail.last))
+		begun.set(turn.subarray(0, seam + 1), trail.last - seam)
+		return begun
 	}
 
 	/** Whether a corner still turns as one when seen closely; a blunt tip falls into two. */

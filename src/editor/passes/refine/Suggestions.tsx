@@ -14,6 +14,9 @@ import { nextSuggestion, takeSuggestion } from './takeSuggestion'
 /** Outlines with more nodes want thinning, not advice on each. */
 const MOST_NODES = 400
 
+/** Advice waits until the hand has paused, and until the editor has come, ms. */
+const PAUSE_MS = 700
+
 /** What could be better about the piece at work, one thing at a time. */
 export function Suggestions() {
 	const workbench = useWorkbench()
@@ -28,21 +31,22 @@ export function Suggestions() {
 	const suggested = useDesk((state) => state.suggested)
 	useEffect(() => {
 		let gone = false
+		let timer: ReturnType<typeof setTimeout> | undefined
 		if (nodes === 0 || nodes > MOST_NODES) desk.setState({ suggested: null })
 		else
-			suggestFor(contours).then((all) => {
-				if (!all || gone) return
-				// Where one stood on is kept, as far as it is still there.
-				const stood = desk.getState().suggested
-				const node = stood?.all[stood.at]?.node
-				const at = Math.max(
-					0,
-					all.findIndex((one) => one.node === node),
-				)
-				desk.setState({ suggested: { all, at } })
-			})
+			timer = setTimeout(() => {
+				suggestFor(contours).then((all) => {
+					if (!all || gone) return
+					// Where one stood on is kept, as far as it is still there.
+					const stood = desk.getState().suggested
+					const node = stood?.all[stood.at]?.node
+					const at = all.findIndex((one) => one.node === node)
+					desk.setState({ suggested: { all, at: Math.max(0, at) } })
+				})
+			}, PAUSE_MS)
 		return () => {
 			gone = true
+			clearTimeout(timer)
 		}
 	}, [contours, nodes, desk])
 	useEffect(() => () => desk.setState({ suggested: null }), [desk])
