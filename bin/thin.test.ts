@@ -2,9 +2,10 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import { deviation } from '../src/core'
 import { readSvg } from '../src/core/drawings'
+import { main } from './main'
 
 const folder = mkdtempSync(join(tmpdir(), 'skiagram-'))
 const waves = Array.from({ length: 160 }, (_, i) => {
@@ -64,9 +65,10 @@ describe('skiagram thin', () => {
 		[['thin', input, '--tolerance', 'much']],
 		[['thin', input, '--fast']],
 		[['thin', input, '-o', '-', '--json']],
-	])('not understood: %j ends with 2 and says how', (args) => {
-		const { code, err } = skiagram(args)
-		expect(code).toBe(2)
-		expect(err).toMatch(/skiagram thin IN\.svg/)
+	])('not understood: %j ends with 2 and says how', async (args) => {
+		const said = vi.spyOn(process.stderr, 'write').mockReturnValue(true)
+		expect(await main(args)).toBe(2)
+		expect(String(said.mock.calls[0]?.[0])).toMatch(/skiagram thin IN\.svg/)
+		said.mockRestore()
 	})
 })

@@ -121,7 +121,7 @@ describe('laws', () => {
 			fc.property(anySmoothCurve, fc.constantFrom(0.3, 1, 3), (points, tolerance) => {
 				expect(furthest(points, closed(points, tolerance))).toBeLessThanOrEqual(tolerance * 1.001)
 			}),
-			{ numRuns: 40 },
+			{ numRuns: 25 },
 		)
 	})
 
@@ -134,7 +134,7 @@ describe('laws', () => {
 				expect(furthest(corners, contour)).toBeLessThanOrEqual(1.001)
 				for (const k of contour.nodes.keys()) expect(obeysKind(contour, k)).toBe(true)
 			}),
-			{ numRuns: 40 },
+			{ numRuns: 25 },
 		)
 	})
 

@@ -30,7 +30,13 @@ const round = (share = 1): Point[] =>
 		return [x + 200, y + 200]
 	})
 
-const wave: Point[] = Array.from({ length: 500 }, (_, i) => [i, 100 + 60 * Math.sin(i / 50)])
+/** Points of a wave, as far apart as a quick hand leaves them. */
+const along = (from: number, to: number): Point[] =>
+	Array.from({ length: (to - from) / 4 }, (_, i) => {
+		const x = from + 4 * i
+		return [x, 100 + 60 * Math.sin(x / 50)]
+	})
+const wave = along(0, 500)
 
 describe('the Pencil', () => {
 	test('a stroke that comes back to its start is a closed outline with few nodes', async () => {
@@ -60,8 +66,6 @@ describe('the Pencil', () => {
 
 	test('settled, what lies before the last stretch does not move any more', async () => {
 		const { bench, pencil, draw } = await begin({ smoothing: 2, settling: true })
-		const along = (from: number, to: number): Point[] =>
-			Array.from({ length: to - from }, (_, i) => [from + i, 100 + 60 * Math.sin((from + i) / 50)])
 		await draw(along(0, 1000))
 		const early = JSON.stringify(bench.contour().nodes.slice(0, 2))
 		for (const p of along(1000, 1200)) pencil.move(at(p))
@@ -72,8 +76,11 @@ describe('the Pencil', () => {
 
 	test('a slip of the hand, and one let go by Escape, leave nothing', async () => {
 		const { bench, pencil, draw } = await begin()
-		await draw(wave.slice(0, 3))
-		pencil.up(at(wave[2] as Point))
+		await draw([
+			[20, 20],
+			[22, 21],
+		])
+		pencil.up(at([22, 21]))
 		expect(bench.sheet().pieces).toEqual([])
 		await draw(wave)
 		expect(press(pencil, 'escape')).toBe(true)
