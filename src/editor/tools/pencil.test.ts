@@ -81,6 +81,7 @@ describe('the Pencil', () => {
 			[22, 21],
 		])
 		pencil.up(at([22, 21]))
+		expect(bench.labels()).toEqual([])
 		expect(bench.sheet().pieces).toEqual([])
 		await draw(wave)
 		expect(press(pencil, 'escape')).toBe(true)

@@ -4,7 +4,9 @@ import {
 	distance,
 	newPiece,
 	type PathNode,
+	type Piece,
 	type Point,
+	removePieces,
 	replaceOutlines,
 } from '@/core'
 import { selectContour } from '@/store/selection'
@@ -27,7 +29,10 @@ export function createPencil(
 	o: { wish: () => PencilWish; nextName: () => string; fit: () => Promise<Fit> },
 ): Tool {
 	interface Stroke {
+		readonly piece: Piece
 		readonly contour: Contour
+		/** It is long enough to be meant, and part of the sheet. */
+		begun: boolean
 		readonly key: string
 		readonly points: Point[]
 		/** What is fitted for good, and the point from which on it is not. */
@@ -65,8 +70,18 @@ export function createPencil(
 		now.soft = at
 	}
 
-	const put = (now: Stroke, contour: Contour) =>
-		bench.apply('Draw freehand', (sheet) => replaceOutlines(sheet, [contour]), now.key)
+	const put = (now: Stroke, contour: Contour) => {
+		const { begun, piece, key } = now
+		now.begun = true
+		bench.apply(
+			'Draw freehand',
+			(sheet) =>
+				begun
+					? replaceOutlines(sheet, [contour])
+					: addPieces(sheet, [{ ...piece, contours: [contour] }]),
+			key,
+		)
+	}
 
 	const reset = () => {
 		stroke = null
@@ -76,17 +91,9 @@ export function createPencil(
 	/** Takes the stroke away again, as if it had not been begun. */
 	const drop = () => {
 		if (!stroke) return
-		const { contour, key } = stroke
-		bench.apply(
-			'Draw freehand',
-			(sheet) => ({
-				...sheet,
-				pieces: sheet.pieces.filter(
-					(piece) => !piece.contours.some((each) => each.id === contour.id),
-				),
-			}),
-			key,
-		)
+		const { piece, key, begun } = stroke
+		if (begun)
+			bench.apply('Draw freehand', (sheet) => removePieces(sheet, new Set([piece.id])), key)
 		reset()
 	}
 
@@ -95,7 +102,7 @@ export function createPencil(
 		if (!now) return
 		const [first] = now.points
 		const last = now.points.at(-1)
-		if (!first || !last || lengthOf(now.points) < SLIP_PX * now.pixel) return drop()
+		if (!first || !last || !now.begun) return reset()
 		const closed = now.points.length > 8 && distance(first, last) <= input.reach
 		put(now, drawn(now, closed))
 		bench.select(selectContour(bench.sheet(), now.contour.id))
@@ -114,23 +121,21 @@ export function createPencil(
 				closed: false,
 			}
 			stroke = {
+				piece,
 				contour,
+				begun: false,
 				key: `pencil-${++strokes}`,
 				points: [input.at],
 				settled: [],
 				soft: 0,
 				pixel: input.pixel,
 			}
-			bench.apply(
-				'Draw freehand',
-				(sheet) => addPieces(sheet, [{ ...piece, contours: [contour] }]),
-				stroke.key,
-			)
 		},
 		move: (input) => {
 			const last = stroke?.points.at(-1)
 			if (!stroke || !last || distance(last, input.at) < STEP_PX * input.pixel) return
 			stroke.points.push(input.at)
+			if (!stroke.begun && lengthOf(stroke.points) < SLIP_PX * stroke.pixel) return
 			put(stroke, drawn(stroke, false))
 		},
 		up: finish,
