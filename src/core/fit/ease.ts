@@ -4,6 +4,7 @@ import { deviationBySteps } from '../measure/deviation'
 import { isStraight, segmentCubic, segments } from '../path/contour'
 import { inferKind } from '../path/kinds'
 import type { Contour, PathNode } from '../path/model'
+import type { Thinned } from './thin'
 
 export interface EaseOptions {
 	/** How far the outline may come to lie from where it is, px. */
@@ -32,7 +33,7 @@ const LEVEL = 1e-6
  * within a tolerance; every node stays, corners stay as they are, level handles stay level.
  * @returns the eased outline and its measured deviation, px
  */
-export function ease(contour: Contour, o: EaseOptions): { contour: Contour; deviation: number } {
+export function ease(contour: Contour, o: EaseOptions): Thinned {
 	const { tolerance, only, share: most = 1, from = contour } = o
 	const nodes = [...contour.nodes]
 	const movable = nodes.map((node) => isEasy(node) && (!only || only.has(node.id)))
@@ -41,23 +42,24 @@ export function ease(contour: Contour, o: EaseOptions): { contour: Contour; devi
 		for (const k of nodes.keys()) if (movable[k]) settleNode(k, shrink)
 	}
 	// As far towards the eased outline as the tolerance allows.
-	let best = { contour, deviation: measured(contour) }
+	let best = measured(contour)
 	let low = 0
 	let high = most
 	for (let i = 0; i <= HALVINGS; i++) {
 		const share = i === 0 ? most : (low + high) / 2
 		const between = blended(contour, nodes, share)
 		const away = measured(between)
-		if (away <= tolerance) {
-			best = { contour: between, deviation: away }
+		if (away.deviation <= tolerance) {
+			best = away
 			if (share === most) break
 			low = share
 		} else high = share
 	}
 	return best
 
-	function measured(eased: Contour): number {
-		return deviationBySteps([from], [eased], tolerance, tolerance / 50).max
+	function measured(eased: Contour): Thinned {
+		const { max, worst } = deviationBySteps([from], [eased], tolerance, tolerance / 50)
+		return { contour: eased, deviation: max, ...(worst && { worst }) }
 	}
 
 	/** Tries small changes of one node and keeps those by which the curvature varies less. */

@@ -63,8 +63,8 @@ export function outlineTrail(contour: Contour, step: number): OutlineTrail {
 	const joints = contour.nodes.flatMap((node, k): Joint[] => {
 		const { before, after } = neighbours(contour, k)
 		if (!before || !after) return []
-		const [inX, inY] = unit(endDirection({ index: k, from: before, to: node }))
-		const [outX, outY] = unit(startDirection({ index: k, from: node, to: after }))
+		const [inX, inY] = unit(directionAt({ from: before, to: node }, 1))
+		const [outX, outY] = unit(directionAt({ from: node, to: after }, 0))
 		const [x, y] = node.at
 		const corner = Math.abs(turnAt(contour, k)) >= SEEN_TURN
 		return [{ ...smoothJoint(nodeAt[k] ?? 0, x, y, inX, inY), outX, outY, corner }]
@@ -90,19 +90,26 @@ export function turnAt(contour: Contour, k: number): number {
 	const node = contour.nodes[k]
 	const { before, after } = neighbours(contour, k)
 	if (!node || !before || !after) return 0
-	const arriving = endDirection({ index: k, from: before, to: node })
-	const leaving = startDirection({ index: k, from: node, to: after })
+	const arriving = directionAt({ from: before, to: node }, 1)
+	const leaving = directionAt({ from: node, to: after }, 0)
 	return Math.atan2(cross(arriving, leaving), dot(arriving, leaving))
 }
 
-function startDirection(segment: Segment): Point {
-	const cubic = segmentCubic(segment)
-	const d = derivativeAt(cubic, 0)
-	return length(d) > 0 ? d : derivativeAt(cubic, 1e-3)
+/** The direction in which an open outline begins … */
+export function startDirection(contour: Contour): Point {
+	const [first] = segments(contour)
+	return first ? directionAt(first, 0) : [0, 0]
 }
 
-function endDirection(segment: Segment): Point {
+/** … and in which it ends. */
+export function endDirection(contour: Contour): Point {
+	const last = segments(contour).at(-1)
+	return last ? directionAt(last, 1) : [0, 0]
+}
+
+/** The derivative at an end of a segment; a hair inside where a handle is retracted. */
+function directionAt(segment: Pick<Segment, 'from' | 'to'>, t: 0 | 1): Point {
 	const cubic = segmentCubic(segment)
-	const d = derivativeAt(cubic, 1)
-	return length(d) > 0 ? d : derivativeAt(cubic, 1 - 1e-3)
+	const d = derivativeAt(cubic, t)
+	return length(d) > 0 ? d : derivativeAt(cubic, t === 0 ? 1e-3 : 1 - 1e-3)
 }

@@ -110,7 +110,7 @@ export function fitSpan(trail: Trail, a: Joint, b: Joint, limit: number): SpanFi
 
 /**
  * The greatest distance of the points from … to (exclusive, every `stride`th) from a cubic, each
- * followed along it by Newton's method from the one before; infinite as soon as it exceeds `limit`.
+ * followed along it by Gauss–Newton steps from the one before; infinite as soon as it exceeds `limit`.
  */
 export function spanError(
 	{ x, y, pad, s }: Trail,

@@ -78,6 +78,9 @@ describe('thinning', () => {
 				expect(after.get(first.id)?.in).toEqual(first.in)
 				expect(after.get(last.id)?.at).toEqual(last.at)
 				expect(after.get(last.id)?.out).toEqual(last.out)
+				for (const end of [first, last])
+					if (end.kind === 'smooth' || end.kind === 'symmetric')
+						expect(['smooth', 'symmetric']).toContain(after.get(end.id)?.kind)
 			}),
 			{ numRuns: 60 },
 		)

@@ -1,14 +1,16 @@
 import { distance, type Point, unit } from '../geometry/point'
 import { deviationBySteps } from '../measure/deviation'
+import { isStraight, type Segment, segments } from '../path/contour'
 import { inferKind } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
+import type { Break } from './breaks'
 import type { Candidate } from './candidates'
 import { HIDDEN } from './chooseJoints'
 import { contourOf } from './contourOf'
 import type { CornerMark } from './corners'
 import { fitThrough } from './fitThrough'
 import { type Joint, smoothJoint } from './joint'
-import { type OutlineTrail, outlineTrail } from './outlineTrail'
+import { endDirection, type OutlineTrail, outlineTrail, startDirection } from './outlineTrail'
 import { type PreparedTrail, prepareTrail } from './prepareTrail'
 import { isThinned, thinnedMark } from './thinned'
 
@@ -29,6 +31,8 @@ export interface Thinned {
 	readonly contour: Contour
 	/** The greatest distance between the outline as it was and as it is, px. */
 	readonly deviation: number
+	/** Where that is; nowhere on an outline that did not change. */
+	readonly worst?: Point
 }
 
 /** Less of a turn than this is not kept for a corner, radians: freehand outlines are full of them. */
@@ -61,20 +65,28 @@ export function thin(contour: Contour, options: ThinOptions): Thinned {
 		return found ? { ...found, contour: thinnedMark(found.contour, tolerance) } : same
 	}
 	let current = contour
-	let worst = 0
+	let furthest: Deviated = { deviation: 0 }
 	for (const run of runsOf(contour, only)) {
-		const found = thinWhole({ id: contour.id, nodes: run, closed: false }, options)
+		const found = thinWhole({ id: contour.id, nodes: run, closed: false }, options, true)
 		if (!found) continue
-		current = withRun(current, run, found.contour.nodes)
-		worst = Math.max(worst, found.deviation)
+		const next = withRun(current, run, found.contour.nodes)
+		if (!keepsEnds(run, next)) continue
+		current = next
+		if (found.deviation >= furthest.deviation) furthest = found
 	}
 	if (current === contour) return same
 	const left = new Set(current.nodes.flatMap(({ id }) => (only.has(id) || isNew(id) ? [id] : [])))
-	return { contour: thinnedMark(current, tolerance, left), deviation: worst }
+	return { contour: thinnedMark(current, tolerance, left), ...placeOf(furthest) }
 
 	function isNew(id: string): boolean {
 		return !nodes.some((node) => node.id === id)
 	}
+}
+
+type Deviated = Pick<Thinned, 'deviation' | 'worst'>
+
+function placeOf({ deviation, worst }: Deviated): Deviated {
+	return { deviation, ...(worst && { worst }) }
 }
 
 /** Runs of at least three neighbours among the nodes named. */
@@ -124,17 +136,21 @@ function withRun(contour: Contour, run: readonly PathNode[], fitted: readonly Pa
 }
 
 /** A whole outline with fewer nodes; nothing where there is none. */
-function thinWhole(contour: Contour, options: ThinOptions): Thinned | undefined {
+function thinWhole(
+	contour: Contour,
+	options: ThinOptions,
+	withTangents = false,
+): Thinned | undefined {
 	const { tolerance } = options
 	const least = contour.closed ? 2 : 1
 	if (contour.nodes.length <= least) return undefined
 	const sampled = outlineTrail(contour, tolerance * SAMPLE_SHARE)
 	if (sampled.points.length < 6) return undefined
 	for (const share of TRIES) {
-		const fitted = fitSampled(contour, sampled, options, share * tolerance)
+		const fitted = fitSampled(contour, sampled, options, share * tolerance, withTangents)
 		if (fitted.nodes.length >= contour.nodes.length) return undefined
-		const { max } = deviationBySteps([contour], [fitted], tolerance, MEASURED * tolerance)
-		if (max <= tolerance) return { contour: fitted, deviation: max }
+		const { max, worst } = deviationBySteps([contour], [fitted], tolerance, MEASURED * tolerance)
+		if (max <= tolerance) return { contour: fitted, deviation: max, ...(worst && { worst }) }
 	}
 	return undefined
 }
@@ -144,6 +160,7 @@ function fitSampled(
 	{ points, corners, joints }: OutlineTrail,
 	{ keepCorners = true, preferExtrema = true, levelled = true }: ThinOptions,
 	tolerance: number,
+	withTangents: boolean,
 ): Contour {
 	const { closed } = contour
 	const marks = corners.map((mark): CornerMark => {
@@ -162,7 +179,10 @@ function fitSampled(
 	const candidates = (from: number, to: number) =>
 		mergedCandidates(between(from, to), own, from, to)
 	const goal = { limit, hidden: preferExtrema ? HIDDEN : 0 }
-	const fitted = contourOf(trail, fitThrough(trail, breaks, candidates, goal))
+	const fitted = contourOf(
+		trail,
+		fitThrough(trail, withTangents ? heldTangents(contour, breaks) : breaks, candidates, goal),
+	)
 	return recognised(contour, fitted, tolerance)
 }
 
@@ -178,6 +198,35 @@ function spread(joints: readonly Joint[], gap: number): Joint[] {
 		if (near && turn <= SLIGHT_TURN) return false
 		before = joint
 		return true
+	})
+}
+
+/** The breaks of a run with the tangents that its ends have in their outline. */
+function heldTangents(run: Contour, breaks: readonly Break[]): Break[] {
+	const [startX, startY] = unit(startDirection(run))
+	const [endX, endY] = unit(endDirection(run))
+	// A straight span could not have the tangent of a curve.
+	const bends = (segment: Segment | undefined) => segment && !isStraight(segment.from, segment.to)
+	const all = segments(run)
+	const [bendsFirst, bendsLast] = [bends(all[0]), bends(all.at(-1))]
+	const last = breaks.length - 1
+	return breaks.map((each, k) => {
+		const start = k === 0 && { outX: startX, outY: startY, fixedOut: true, corner: !bendsFirst }
+		const end = k === last && { inX: endX, inY: endY, fixedIn: true, corner: !bendsLast }
+		const bent = (k === 0 && bendsFirst) || (k === last - 1 && bendsLast)
+		return {
+			...each,
+			straightAfter: each.straightAfter && !bent,
+			ways: each.ways.map((way) => ({ ...way, ...start, ...end })),
+		}
+	})
+}
+
+/** Whether a run's ends are what they were: a smooth node has not become a cusp. */
+function keepsEnds(before: readonly PathNode[], contour: Contour): boolean {
+	return [before[0], before.at(-1)].every((end) => {
+		const now = contour.nodes.find((node) => node.id === end?.id)
+		return end?.kind === 'cusp' || end?.kind === 'corner' || now?.kind !== 'cusp'
 	})
 }
 

@@ -37,6 +37,8 @@ describe('what thinning would make of outlines', () => {
 		expect(preview.going.length + preview.staying.length + old).toBe(150)
 		expect(preview.deviation).toBeLessThanOrEqual(0.8)
 		expect(preview.worst).toBeDefined()
+		const apart = deviation([ring], made ? [made] : []).max
+		expect(Math.abs(preview.deviation - apart)).toBeLessThan(0.05)
 	})
 
 	test('eased, the whole still lies within the tolerance', () => {

@@ -2,7 +2,7 @@ import type { Point } from '../geometry/point'
 import { type ProfileSample, profileBetween } from '../measure/profile'
 import type { Contour } from '../path/model'
 import { ease } from './ease'
-import { type ThinOptions, thin } from './thin'
+import { type Thinned, type ThinOptions, thin } from './thin'
 
 export interface ThinSettings extends Required<Omit<ThinOptions, 'only'>> {
 	/** How far thinned curves go towards their eased form, 0 to 1, within the tolerance. */
@@ -37,7 +37,7 @@ export interface ThinPreview {
 export function thinOutlines(targets: readonly ThinTarget[], settings: ThinSettings): ThinPreview {
 	const changed = targets.flatMap(({ contour, only }) => {
 		const made = thinAndEase(contour, settings, only)
-		return made === contour ? [] : [{ contour, made }]
+		return made.contour === contour ? [] : [{ contour, made: made.contour, found: made }]
 	})
 	const nodes = targets.reduce((sum, { contour }) => sum + contour.nodes.length, 0)
 	const gone = changed.reduce(
@@ -45,16 +45,13 @@ export function thinOutlines(targets: readonly ThinTarget[], settings: ThinSetti
 		0,
 	)
 	const profile = changed.flatMap(({ contour, made }) => profileBetween(contour, made))
-	const worst = profile.reduce<ProfileSample | undefined>(
-		(far, here) => (Math.abs(here.off) > Math.abs(far?.off ?? 0) ? here : far),
-		undefined,
-	)
+	const [worst] = changed.map(({ found }) => found).sort((a, b) => b.deviation - a.deviation)
 	return {
 		contours: changed.map(({ made }) => made),
 		before: nodes,
 		after: nodes - gone,
-		deviation: Math.abs(worst?.off ?? 0),
-		...(worst && { worst: worst.at }),
+		deviation: worst?.deviation ?? 0,
+		...(worst?.worst && { worst: worst.worst }),
 		profile,
 		...becomeOf(changed),
 	}
@@ -64,13 +61,14 @@ function thinAndEase(
 	contour: Contour,
 	settings: ThinSettings,
 	only: ReadonlySet<string> | undefined,
-): Contour {
+): Thinned {
 	const { tolerance, ease: share } = settings
-	const thinned = thin(contour, { ...settings, tolerance, ...(only && { only }) }).contour
-	if (share === 0 || thinned === contour) return thinned
+	const found = thin(contour, { ...settings, tolerance, ...(only && { only }) })
+	const thinned = found.contour
+	if (share === 0 || thinned === contour) return found
 	const left = only && new Set(thinned.nodes.flatMap(({ id }) => (only.has(id) ? [id] : [])))
 	// What easing moves comes on top of thinning: the tolerance holds for both together.
-	return ease(thinned, { tolerance, share, from: contour, ...(left && { only: left }) }).contour
+	return ease(thinned, { tolerance, share, from: contour, ...(left && { only: left }) })
 }
 
 interface Changed {

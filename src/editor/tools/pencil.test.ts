@@ -88,4 +88,26 @@ describe('the Pencil', () => {
 		expect(bench.sheet().pieces).toEqual([])
 		expect(pencil.hint()).toMatch(/^Press and draw/)
 	})
+
+	test('strokes that are over before the fitter has come are fitted then, each node its own', async () => {
+		const bench = handyBench()
+		let come: (fit: typeof fitPolyline) => void = () => {}
+		const late = new Promise<typeof fitPolyline>((resolve) => {
+			come = resolve
+		})
+		const wish = () => ({ smoothing: 2, settling: false })
+		const pencil = createPencil(bench, { wish, nextName: () => 'Drawn', fit: () => late })
+		for (const points of [wave, wave.map(([x, y]): Point => [x, y + 200])]) {
+			pencil.down(at(points[0] as Point))
+			for (const p of points.slice(1)) pencil.move(at(p))
+			pencil.up(at(points.at(-1) as Point))
+		}
+		come(fitPolyline)
+		await late
+		await Promise.resolve()
+		const contours = [bench.contour(0), bench.contour(1)]
+		for (const { nodes } of contours) expect(nodes.length).toBeLessThanOrEqual(10)
+		const ids = contours.flatMap(({ id, nodes }) => [id, ...nodes.map((node) => node.id)])
+		expect(new Set(ids).size).toBe(ids.length)
+	})
 })

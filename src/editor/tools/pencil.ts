@@ -2,6 +2,7 @@ import {
 	addPieces,
 	type Contour,
 	distance,
+	newId,
 	newPiece,
 	type PathNode,
 	type Piece,
@@ -42,6 +43,7 @@ export function createPencil(
 	}
 	let stroke: Stroke | null = null
 	let fitter: Fit | null = null
+	let loaded: Promise<void> = Promise.resolve()
 	let strokes = 0
 
 	const tolerance = ({ pixel }: Stroke) => Math.max(0.05, o.wish().smoothing * pixel)
@@ -104,19 +106,25 @@ export function createPencil(
 		const last = now.points.at(-1)
 		if (!first || !last || !now.begun) return reset()
 		const closed = now.points.length > 8 && distance(first, last) <= input.reach
-		put(now, drawn(now, closed))
-		bench.select(selectContour(bench.sheet(), now.contour.id))
-		reset()
+		stroke = null
+		const complete = () => {
+			put(now, drawn(now, closed))
+			bench.select(selectContour(bench.sheet(), now.contour.id))
+			bench.seal()
+		}
+		// The very first stroke may be over before its fitter has come.
+		if (fitter) complete()
+		else void loaded.then(complete)
 	}
 
 	return {
 		down: (input) => {
-			o.fit().then((loaded) => {
-				fitter = loaded
+			loaded = o.fit().then((came) => {
+				fitter = came
 			})
 			const piece = newPiece(o.nextName(), [])
 			const contour: Contour = {
-				id: `${piece.id}-stroke`,
+				id: newId(),
 				nodes: asNodes([input.at]),
 				closed: false,
 			}
@@ -191,5 +199,5 @@ function flat(points: readonly Point[]): Float64Array {
 }
 
 function asNodes(points: readonly Point[]): PathNode[] {
-	return points.map((at, k) => ({ id: `stroke-${k}`, at, kind: 'corner' }))
+	return points.map((at) => ({ id: newId(), at, kind: 'corner' }))
 }

@@ -7,8 +7,8 @@ import { useEffect, useMemo } from 'react'
 import type { Suggestion } from '@/core'
 import { suggestFor } from '@/store/thinning'
 import { lookAt } from '../../canvas/lookAt'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { thinTargets } from '../thin/thinTargets'
+import { useDesk, useWorkbench } from '../../workbench'
+import { useThinTargets } from '../thin/useThinPreview'
 import { nextSuggestion, takeSuggestion } from './takeSuggestion'
 
 /** Outlines with more nodes want thinning, not advice on each. */
@@ -21,12 +21,8 @@ const PAUSE_MS = 700
 export function Suggestions() {
 	const workbench = useWorkbench()
 	const { desk } = workbench
-	const sheet = useSheetAtRest()
-	const selection = useOpenSheet((state) => state.selection)
-	const contours = useMemo(
-		() => thinTargets(sheet, selection, 'piece').map(({ contour }) => contour),
-		[sheet, selection],
-	)
+	const targets = useThinTargets('piece')
+	const contours = useMemo(() => targets.map(({ contour }) => contour), [targets])
 	const nodes = contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
 	const suggested = useDesk((state) => state.suggested)
 	useEffect(() => {

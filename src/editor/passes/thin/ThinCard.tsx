@@ -6,7 +6,13 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense } from 'react'
-import { formatLength, replaceOutlines, type Sheet, type ThinPreview } from '@/core'
+import {
+	formatLength,
+	replaceOutlines,
+	type Sheet,
+	type ThinPreview,
+	type ThinTarget,
+} from '@/core'
 import { lookAt } from '../../canvas/lookAt'
 import { FIRST_THIN, type ThinWish } from '../../desk'
 import { LabelledSlider } from '../../LabelledSlider'
@@ -35,7 +41,7 @@ export function ThinCard() {
 	const sheet = useSheetAtRest()
 	const wish = useDesk((state) => state.thin)
 	const ghost = useDesk((state) => state.ghost)
-	const targets = useThinTargets()
+	const targets = useThinTargets(wish.scope)
 	useThinPreview(targets)
 	const set = (change: Partial<ThinWish>) =>
 		desk.setState(({ thin }) => ({ thin: { ...thin, ...change } }))
@@ -71,7 +77,7 @@ export function ThinCard() {
 					}
 				/>
 			</Box>
-			<Weighed onChoose={(tolerance) => set({ tolerance })} />
+			<Weighed targets={targets} onChoose={(tolerance) => set({ tolerance })} />
 			<LabelledSlider
 				label="Ease the curves"
 				shown={`${Math.round(wish.ease * 100)} %`}
@@ -187,8 +193,13 @@ const NO_GHOST: ThinPreview = {
 }
 
 /** The trade-off and its knee; nothing while it is being weighed. */
-function Weighed({ onChoose }: { onChoose: (tolerance: number) => void }) {
-	const targets = useThinTargets()
+function Weighed({
+	targets,
+	onChoose,
+}: {
+	targets: readonly ThinTarget[]
+	onChoose: (tolerance: number) => void
+}) {
 	const tradeOff = useTradeOff(targets)
 	const tolerance = useDesk((state) => state.thin.tolerance)
 	if (targets.length === 0) return null

@@ -1,5 +1,5 @@
-import type { Sheet, ThinTarget } from '@/core'
-import { chosenPieces, type Selection } from '@/store/selection'
+import type { Piece, ThinTarget } from '@/core'
+import { chosenPieces, NOTHING, type Selection } from '@/store/selection'
 import type { ThinWish } from '../../desk'
 
 /** Fewer nodes than these have nothing between their ends to thin. */
@@ -10,11 +10,11 @@ const LEAST_NODES = 3
  * where none is), or all of the sheet. Hidden and locked pieces are left alone.
  */
 export function thinTargets(
-	sheet: Sheet,
-	selection: Selection,
+	pieces: readonly Piece[],
+	selection: Pick<Selection, 'piece' | 'others' | 'nodes'>,
 	scope: ThinWish['scope'],
 ): ThinTarget[] {
-	const open = sheet.pieces.filter((piece) => !piece.hidden && !piece.locked)
+	const open = pieces.filter((piece) => !piece.hidden && !piece.locked)
 	const contours = open.flatMap((piece) => piece.contours)
 	if (scope === 'all') return contours.map((contour) => ({ contour }))
 	if (scope === 'nodes') {
@@ -24,8 +24,8 @@ export function thinTargets(
 			return chosen.length < LEAST_NODES ? [] : [{ contour, only: nodes }]
 		})
 	}
-	const chosen = chosenPieces(selection)
-	const pieces = open.filter((piece) => chosen.has(piece.id))
-	const about = pieces.length > 0 ? pieces : open.slice(-1)
+	const chosen = chosenPieces({ ...NOTHING, ...selection })
+	const taken = open.filter((piece) => chosen.has(piece.id))
+	const about = taken.length > 0 ? taken : open.slice(-1)
 	return about.flatMap((piece) => piece.contours.map((contour) => ({ contour })))
 }

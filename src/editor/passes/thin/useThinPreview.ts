@@ -3,15 +3,25 @@
 import { useEffect, useMemo, useState } from 'react'
 import type { ThinTarget, TradeOff } from '@/core'
 import { previewThin, weighThin } from '@/store/thinning'
+import type { ThinWish } from '../../desk'
 import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { thinTargets } from './thinTargets'
 
-/** The outlines that thinning is about as the bench stands. */
-export function useThinTargets(): readonly ThinTarget[] {
-	const sheet = useSheetAtRest()
-	const selection = useOpenSheet((state) => state.selection)
-	const scope = useDesk((state) => state.thin.scope)
-	return useMemo(() => thinTargets(sheet, selection, scope), [sheet, selection, scope])
+const NO_NODES: ReadonlySet<string> = new Set()
+
+/**
+ * The outlines that thinning would be about in a scope, as the bench stands: the same array until
+ * what it depends on changes, so that nothing is asked anew because another node was chosen.
+ */
+export function useThinTargets(scope: ThinWish['scope']): readonly ThinTarget[] {
+	const { pieces } = useSheetAtRest()
+	const piece = useOpenSheet((state) => state.selection.piece)
+	const others = useOpenSheet((state) => state.selection.others)
+	const nodes = useOpenSheet((state) => (scope === 'nodes' ? state.selection.nodes : NO_NODES))
+	return useMemo(
+		() => thinTargets(pieces, { piece, others, nodes }, scope),
+		[pieces, piece, others, nodes, scope],
+	)
 }
 
 /** Keeps the ghost up to date with what is asked; takes it away with the card. */
