@@ -1,5 +1,13 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
+export type { Operation } from './combine/clip'
+export { type CombineOptions, combine } from './combine/combine'
+export { type Area, divide, type Region } from './combine/divide'
+export { type Cap, type Join, type OffsetOptions, offset, outlineStroke } from './combine/offset'
+export { resolveSelfCrossings, ruleDifference } from './combine/resolve'
+export { isSelfCrossing } from './combine/selfCrossing'
+export { contains, windingNumber } from './combine/winding'
+export { type WindingRegion, windingRegions } from './combine/windingRegions'
 export { curvatureVariation, type EaseOptions, ease } from './fit/ease'
 export { type FitOptions, fitPolyline } from './fit/fitPolyline'
 export { followSuggestion, type Suggestion, suggestionsFor } from './fit/suggestions'
@@ -68,7 +76,7 @@ export {
 	subtract,
 	unit,
 } from './geometry/point'
-export { signedArea, windingNumber } from './geometry/polygon'
+export { ringWinding, signedArea } from './geometry/polygon'
 export { type Deviation, deviation } from './measure/deviation'
 export {
 	formatLength,

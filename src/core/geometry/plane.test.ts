@@ -19,7 +19,7 @@ import {
 	subtract,
 	unit,
 } from './point'
-import { segmentsMeet, signedArea, windingNumber } from './polygon'
+import { ringWinding, segmentsMeet, signedArea } from './polygon'
 
 const share = fc.double({ min: 0, max: 1, noNaN: true })
 const coefficient = fc.double({ min: -4, max: 4, noNaN: true })
@@ -149,16 +149,16 @@ describe('polygons', () => {
 	})
 
 	test('what winds twice counts twice, and the other way round negative', () => {
-		expect(windingNumber(SQUARE, [5, 5])).toBe(1)
-		expect(windingNumber([...SQUARE, ...SQUARE], [5, 5])).toBe(2)
-		expect(windingNumber(SQUARE.toReversed(), [5, 5])).toBe(-1)
-		expect(windingNumber(SQUARE, [15, 5])).toBe(0)
+		expect(ringWinding(SQUARE, [5, 5])).toBe(1)
+		expect(ringWinding([...SQUARE, ...SQUARE], [5, 5])).toBe(2)
+		expect(ringWinding(SQUARE.toReversed(), [5, 5])).toBe(-1)
+		expect(ringWinding(SQUARE, [15, 5])).toBe(0)
 	})
 
 	test('the winding number of a point far away is nought', () => {
 		fc.assert(
 			fc.property(fc.array(anyPoint, { minLength: 3, maxLength: 12 }), (ring) => {
-				expect(windingNumber(ring, [2000, 3])).toBe(0)
+				expect(ringWinding(ring, [2000, 3])).toBe(0)
 			}),
 		)
 	})

@@ -11,7 +11,7 @@ export function signedArea(ring: readonly Point[]): number {
  * How often a closed polygon winds round `p`, clockwise on screen counted positive.
  * Sunday's crossing count; points on the boundary may fall either way.
  */
-export function windingNumber(ring: readonly Point[], p: Point): number {
+export function ringWinding(ring: readonly Point[], p: Point): number {
 	let winding = 0
 	for (const [i, a] of ring.entries()) {
 		const b = ring[(i + 1) % ring.length] ?? a

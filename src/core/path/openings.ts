@@ -1,6 +1,6 @@
 import { boxContains, boxesTouch } from '../geometry/box'
 import type { Point } from '../geometry/point'
-import { segmentsMeet, signedArea, windingNumber } from '../geometry/polygon'
+import { ringWinding, segmentsMeet, signedArea } from '../geometry/polygon'
 import { contourBounds, flattenContour, reverseContour } from './contour'
 import { findContour, mapPiece } from './edit'
 import { type Contour, type FillRule, newPiece, type Piece, type Sheet } from './model'
@@ -86,14 +86,14 @@ export function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece | Cu
 }
 
 function goesRound(ring: readonly Point[], { nodes }: Contour): boolean {
-	return nodes[0] !== undefined && windingNumber(ring, nodes[0].at) !== 0
+	return nodes[0] !== undefined && ringWinding(ring, nodes[0].at) !== 0
 }
 
 /** Whether `p` lies in the filled area of a piece, by the piece's own fill rule. */
 export function isInside(piece: Piece, p: Point, rule: FillRule = piece.fillRule): boolean {
 	const winding = piece.contours
 		.filter((c) => c.closed)
-		.reduce((sum, c) => sum + windingNumber(flattenContour(c), p), 0)
+		.reduce((sum, c) => sum + ringWinding(flattenContour(c), p), 0)
 	return rule === 'nonzero' ? winding !== 0 : winding % 2 !== 0
 }
 
@@ -111,7 +111,7 @@ export function openingsOf(piece: Piece): readonly Contour[] {
 				at &&
 				ring &&
 				boxContains(contourBounds(other), at) &&
-				windingNumber(ring, at) !== 0
+				ringWinding(ring, at) !== 0
 			)
 		}).length
 	return closed.filter((c) => depth(c) % 2 === 1)
@@ -121,7 +121,7 @@ export function openingsOf(piece: Piece): readonly Contour[] {
 function enclosing(host: Piece, contour: Contour): Contour | undefined {
 	const at = contour.nodes[0]?.at
 	const round = host.contours.filter(
-		(c) => c.closed && at && windingNumber(flattenContour(c), at) !== 0,
+		(c) => c.closed && at && ringWinding(flattenContour(c), at) !== 0,
 	)
 	const area = (c: Contour) => Math.abs(signedArea(flattenContour(c)))
 	return round.sort((a, b) => area(a) - area(b))[0]

@@ -18,12 +18,12 @@ import {
 	removeNodes,
 	removeOpen,
 	retractHandle,
+	ringWinding,
 	type Sheet,
 	type Snapped,
 	setKind,
 	snapAngle,
 	subtract,
-	windingNumber,
 } from '@/core'
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { type Hit, hitTest, nodesIn, pieceUnder } from '../canvas/hitTest'
@@ -148,7 +148,7 @@ export function createNodes(bench: Bench): Tool {
 
 	const encloses = (ring: readonly Point[], id: string): boolean => {
 		const node = findNode(bench.sheet(), id)?.node
-		return node !== undefined && windingNumber(ring, node.at) !== 0
+		return node !== undefined && ringWinding(ring, node.at) !== 0
 	}
 
 	const drag = (input: PointerInput, grip: Held) => {
