@@ -1,13 +1,20 @@
+import { combineCommand } from './combine'
 import { thinCommand } from './thin'
 import { UsageError } from './usage'
 
 const COMMANDS: Readonly<Record<string, (args: string[]) => Promise<void>>> = {
+	combine: combineCommand,
 	thin: thinCommand,
 }
 
 const HELP = `skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]
     Takes the needless nodes out of every outline; none moves further than PX (0.8).
-    IN.svg and OUT.svg may be - for standard input and output. With --json a summary
+
+skiagram combine OP SUBJECT.svg CLIP.svg [-o OUT.svg] [--json]
+    OP is cut-out (the clip is taken from the subject), merge, overlap (what both
+    have) or exclude (what only one of them has).
+
+    Files may be - for standard input and output. With --json a summary
     is written to standard output.
 `
 

@@ -1,7 +1,7 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
 export type { Operation } from './combine/clip'
-export { type CombineOptions, combine } from './combine/combine'
+export { type CombineOptions, combine, combineAreas } from './combine/combine'
 export { type Area, divide, type Region } from './combine/divide'
 export { type Cap, type Join, type OffsetOptions, offset, outlineStroke } from './combine/offset'
 export { resolveSelfCrossings, ruleDifference } from './combine/resolve'

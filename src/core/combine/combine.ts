@@ -1,6 +1,7 @@
 import type { Contour, FillRule } from '../path/model'
 import { arranged } from './arrangement'
-import { clip, type Operation } from './clip'
+import { clip, type Filled, type Operation, resolve } from './clip'
+import type { Area } from './divide'
 import { rebuild } from './rebuild'
 
 export interface CombineOptions {
@@ -29,10 +30,30 @@ export function combine(
 	other: readonly Contour[],
 	{ subjectRule = 'nonzero', clipRule = 'nonzero' }: CombineOptions = {},
 ): Contour[] {
-	return arranged([subject, other], (arrangement) => {
-		const { lattice, groups } = arrangement
-		const [rings = [], cutter = []] = groups
-		const found = clip(lattice, op, { rings, rule: subjectRule }, { rings: cutter, rule: clipRule })
-		return rebuild(arrangement, found)
-	})
+	return combineAreas(op, [
+		{ contours: subject, rule: subjectRule },
+		{ contours: other, rule: clipRule },
+	])
 }
+
+/**
+ * Combines any number of areas: the first less all others, all together, what all share, or what an
+ * odd number of them covers. See {@link combine}.
+ */
+export function combineAreas(op: Operation, areas: readonly Area[]): Contour[] {
+	return arranged(
+		areas.map(({ contours }) => contours),
+		(arrangement) => {
+			const { lattice, groups } = arrangement
+			const filled = areas.map(({ rule }, k): Filled => ({ rings: groups[k] ?? [], rule }))
+			const [first = NOTHING, ...others] = filled
+			const found = others.reduce(
+				(sum, next): Filled => ({ rings: clip(lattice, op, sum, next), rule: 'plain' }),
+				first,
+			)
+			return rebuild(arrangement, resolve(lattice, found))
+		},
+	)
+}
+
+const NOTHING: Filled = { rings: [], rule: 'plain' }

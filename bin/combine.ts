@@ -1,0 +1,109 @@
+import { parseArgs } from 'node:util'
+import { readSvg, type SvgDrawing } from '../src/core/drawings'
+import {
+	type Area,
+	combineAreas,
+	emptySheet,
+	formatSvg,
+	type Operation,
+	type Piece,
+} from '../src/core/index'
+import { readText, writeText } from './files'
+import { UsageError } from './usage'
+
+const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
+/** So many digits that crossings stay where they are to a millionth of a px. */
+const DIGITS = 6
+
+/** `combine OP SUBJECT.svg CLIP.svg`: one drawing cut out of another, or joined with it. */
+export async function combineCommand(args: string[]): Promise<void> {
+	const { op, inputs, output, json } = understood(args)
+	const subject = readSvg(await readText(inputs[0]))
+	const clip = readSvg(await readText(inputs[1]))
+	const pieces = combined(op, subject.pieces, clip.pieces)
+	const { width, height, mmPerPx } = subject
+	const sheet = {
+		...emptySheet('', width, height),
+		pieces,
+		...(mmPerPx !== undefined && { mmPerPx }),
+	}
+	if (output !== undefined) await writeText(output, formatSvg(sheet, { digits: DIGITS }))
+	if (json)
+		process.stdout.write(
+			`${JSON.stringify({
+				operation: op,
+				outlines: pieces.flatMap(({ contours }) => contours).length,
+				nodesBefore: nodeCount(subject) + nodeCount(clip),
+				nodesAfter: nodeCount({ pieces }),
+				skipped: [...new Set([...subject.skipped, ...clip.skipped])],
+			})}\n`,
+		)
+}
+
+/**
+ * What is cut out or shared is worked out piece by piece, so that each keeps its paint; what is
+ * merged or excluded becomes one piece, painted like the subject's first.
+ */
+function combined(op: Operation, subject: readonly Piece[], clip: readonly Piece[]): Piece[] {
+	const cutter: Area = { contours: combineAreas('merge', clip.map(areaOf)), rule: 'nonzero' }
+	const whole = { contours: combineAreas('merge', subject.map(areaOf)), rule: 'nonzero' as const }
+	const [first = clip[0]] = subject
+	const results =
+		op === 'cut-out' || op === 'overlap'
+			? subject.map((piece) => withOutlines(piece, combineAreas(op, [areaOf(piece), cutter])))
+			: first
+				? [withOutlines(first, combineAreas(op, [whole, cutter]))]
+				: []
+	return results.filter(({ contours }) => contours.length > 0)
+}
+
+function areaOf({ contours, fillRule }: Piece): Area {
+	return { contours, rule: fillRule }
+}
+
+function withOutlines(piece: Piece, contours: Piece['contours']): Piece {
+	return { ...piece, contours, fillRule: 'evenodd' }
+}
+
+function nodeCount({ pieces }: Pick<SvgDrawing, 'pieces'>): number {
+	return pieces.flatMap(({ contours }) => contours).reduce((sum, c) => sum + c.nodes.length, 0)
+}
+
+interface Understood {
+	readonly op: Operation
+	readonly inputs: readonly [string, string]
+	/** Where the drawing goes; nowhere where only the summary is asked for. */
+	readonly output: string | undefined
+	readonly json: boolean
+}
+
+function understood(args: string[]): Understood {
+	const { values, positionals } = parsed(args)
+	const [name, subject, clip, ...more] = positionals
+	const op = OPERATIONS.find((operation) => operation === name)
+	if (!op) {
+		const said = name ? `not “${name}”` : 'say which'
+		throw new UsageError(`Drawings are combined by ${OPERATIONS.join(', ')}: ${said}.`)
+	}
+	if (!subject || !clip) throw new UsageError('Name two drawings: the subject and the clip.')
+	if (more.length > 0) throw new UsageError(`Two drawings at a time, not also ${more.join(', ')}.`)
+	if (subject === '-' && clip === '-')
+		throw new UsageError('Only one of the drawings can come from standard input.')
+	const json = values.json ?? false
+	const output = values.output ?? (json ? undefined : '-')
+	if (json && output === '-')
+		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	return { op, inputs: [subject, clip], output, json }
+}
+
+function parsed(args: string[]) {
+	try {
+		return parseArgs({
+			args,
+			allowPositionals: true,
+			options: { output: { type: 'string', short: 'o' }, json: { type: 'boolean' } },
+		})
+	} catch (error) {
+		throw new UsageError(error instanceof Error ? error.message : String(error))
+	}
+}
