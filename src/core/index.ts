@@ -1,10 +1,12 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
+export { bridged, waysAcross } from './combine/bridges'
 export type { Operation } from './combine/clip'
 export { type CombineOptions, combine, combineAreas } from './combine/combine'
 export { type Area, divide, type Region } from './combine/divide'
 export { type Cap, type Join, type OffsetOptions, offset, outlineStroke } from './combine/offset'
 export { resolveSelfCrossings, ruleDifference } from './combine/resolve'
+export { seamless } from './combine/seamless'
 export { isSelfCrossing } from './combine/selfCrossing'
 export { contains, windingNumber } from './combine/winding'
 export { type WindingRegion, windingRegions } from './combine/windingRegions'
@@ -109,6 +111,15 @@ export {
 	piecesBox,
 	transformPieces,
 } from './path/arrangePieces'
+export { closeSmoothly, fillAcross, joinByNearness } from './path/closing'
+export {
+	addBeneath,
+	compoundPieces,
+	partsOf,
+	replacePieces,
+	separatePiece,
+	takeOutlines,
+} from './path/compound'
 export {
 	contourBounds,
 	contourHull,
@@ -177,6 +188,7 @@ export {
 	type Tone,
 	type TraceLine,
 } from './path/model'
+export { type Nested, nestingOf, type Role } from './path/nesting'
 export {
 	bendSegment,
 	type HandleSide,

@@ -1,6 +1,14 @@
 import * as z from 'zod/mini'
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Point, Suggestion, ThinPreview, ThinSettings } from '@/core'
+import type {
+	Contour,
+	Point,
+	Region,
+	Suggestion,
+	ThinPreview,
+	ThinSettings,
+	WindingRegion,
+} from '@/core'
 import type { Pyramid, Studied } from '@/store/photoPixels'
 import type { Developed } from './canvas/darkroom'
 import type { Size, View } from './canvas/view'
@@ -51,6 +59,16 @@ export interface DeskState {
 	/** What could be better about the piece at work, and which of it one stands on. */
 	readonly suggested: { readonly all: readonly Suggestion[]; readonly at: number } | null
 	readonly pencil: PencilWish
+	/** A shape as it would become, shown at full size. */
+	readonly proposed: Proposed | null
+	/** Arrows show which way outlines run. */
+	readonly direction: boolean
+	/** How often outlines wind round each region; `null` where that is not shown. */
+	readonly windings: readonly WindingRegion[] | null
+	/** The piece that outlines are punched into as they close. */
+	readonly punchInto: string | null
+	/** Pieces taken apart into regions, of which some are to be kept. */
+	readonly apart: Apart | null
 	readonly rulers: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
@@ -71,6 +89,27 @@ export const FIRST_THIN: ThinWish = {
 	levelled: true,
 	scope: 'piece',
 }
+
+/** What pieces would become. */
+export interface Proposed {
+	readonly contours: readonly Contour[]
+	/** The pieces that it would take the place of. */
+	readonly instead: ReadonlySet<string>
+}
+
+/** Pieces taken apart into the regions that their outlines make. */
+export interface Apart {
+	/** The pieces, from the lowest up; regions name them by their number here. */
+	readonly pieces: readonly string[]
+	readonly regions: readonly Region[]
+	/** What becomes of each: nothing (0), or the piece it is part of; equal numbers, one piece. */
+	readonly fates: readonly number[]
+	readonly brush: Brush
+	readonly hovered: number | null
+}
+
+/** What a click on a region does. */
+export type Brush = 'keep' | 'drop' | 'join'
 
 /** How freehand strokes become curves. */
 export interface PencilWish {
@@ -118,7 +157,9 @@ export function readLeftDesk(value: unknown): LeftDesk | null {
 }
 
 export function leaveDesk(state: DeskState): LeftDesk {
-	const { pass, tool, view, size, rulers, snapping, straightOnly } = state
+	const { pass, view, size, rulers, snapping, straightOnly } = state
+	// What was taken apart is gone with the tab.
+	const tool = state.tool === 'regions' ? 'nodes' : state.tool
 	return {
 		pass,
 		tool,
@@ -142,6 +183,11 @@ export function createDesk(
 		ghost: null,
 		suggested: null,
 		pencil: FIRST_PENCIL,
+		proposed: null,
+		direction: false,
+		windings: null,
+		punchInto: null,
+		apart: null,
 		...start,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },

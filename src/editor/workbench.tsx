@@ -7,6 +7,8 @@ import type { Library } from '@/store/library'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import { chooseToneFor } from './canvas/chooseByPhoto'
 import type { Desk, DeskState } from './desk'
+import { nextName } from './nextName'
+import { leaveApart } from './passes/cut/apart'
 import type { ToolId } from './passes/passes'
 import { sheetAtRest } from './sheetAtRest'
 import { createArrangePhotos } from './tools/arrangePhotos'
@@ -16,6 +18,7 @@ import { createMeasure } from './tools/measure'
 import { createNodes } from './tools/nodes'
 import { createPen } from './tools/pen'
 import { createPencil } from './tools/pencil'
+import { createRegions } from './tools/regions'
 import { createSeeHere } from './tools/seeHere'
 import { createStraighten } from './tools/straighten'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './tools/tool'
@@ -75,6 +78,12 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 			idleHint: () => 'Drag the line that both sides are alike about. Shift: 45° steps.',
 			drawingHint: () => 'Release: the other side follows across this line. Esc: leave it.',
 		}),
+		regions: createRegions({
+			get: () => desk.getState().apart,
+			set: (apart) => desk.setState({ apart }),
+			accept: () => void import('./passes/cut/acceptApart').then((m) => m.acceptApart(open, desk)),
+			leave: () => leaveApart(desk),
+		}),
 		'see-here': createSeeHere((box) => void chooseToneFor(open, desk, box)),
 	}
 	const arrangePieces = createArrangePieces(bench)
@@ -113,12 +122,6 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 			refresh()
 		},
 	}
-}
-
-/** “Piece 4”, the first number that is free. */
-export function nextName(sheet: Sheet): string {
-	const names = new Set(sheet.pieces.map((p) => p.name))
-	for (let n = sheet.pieces.length + 1; ; n++) if (!names.has(`Piece ${n}`)) return `Piece ${n}`
 }
 
 const WorkbenchContext = createContext<Workbench | null>(null)

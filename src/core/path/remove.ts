@@ -110,7 +110,7 @@ function firstApart([a, b, c, d]: Cubic): Point {
  * The cubic that de Casteljau's construction would split into these two, if there is one: the
  * join's handles stand in the ratio t : 1 - t, and so do the outer handles to their originals.
  */
-function unsplitCubic([before, after]: readonly [Cubic, Cubic]): Cubic | null {
+export function unsplitCubic([before, after]: readonly [Cubic, Cubic]): Cubic | null {
 	const into = distance(before[2], before[3])
 	const out = distance(after[0], after[1])
 	const t = into / (into + out)

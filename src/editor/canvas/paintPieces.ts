@@ -276,6 +276,14 @@ function hullOf({ at, out = at }: PathNode, { at: to, in: into = to }: PathNode)
 }
 
 /** The closed outlines of a piece: those of a single one are its own path, not a copy. */
+/** Closed outlines as one path, sheet px. */
+export function closedPathOf(contours: readonly Contour[], frame: Frame): Path2D {
+	const path = new Path2D()
+	for (const contour of contours)
+		if (contour.closed) path.addPath(contourPath(contour, grainOf(frame)))
+	return path
+}
+
 function closedPath(piece: Piece, grain: number): Path2D {
 	const [only, more] = piece.contours
 	return only?.closed && !more ? contourPath(only, grain) : pathsOf(piece, grain).closed

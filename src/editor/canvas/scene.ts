@@ -1,10 +1,12 @@
 import Konva from 'konva/lib/Core'
-import { type Box, growBox, joinBoxes } from '@/core'
+import { type Box, growBox, joinBoxes, type Sheet } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
+import { chosenPieces } from '@/store/selection'
 import type { Desk, DeskState } from '../desk'
 import { worksOnPhoto } from '../passes/passes'
 import { changedBox } from './changed'
 import { paintAids } from './paintAids'
+import { paintApart, paintDirections, paintProposed, paintWindings } from './paintCut'
 import { paintGhost, paintPlace } from './paintGhost'
 import { paintLoupe } from './paintLoupe'
 import { MARGIN_PX, paintBox, paintMarks } from './paintMarks'
@@ -67,7 +69,8 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		else if (state.holds.has('artwork')) return
 		else if (state.pass === 'export') paintArtwork(ctx, open.sheet(), to)
 		else {
-			paintTrace(ctx, open.sheet(), selection, state.overlay.filled, to)
+			const instead = state.pass === 'cut' ? state.proposed?.instead : undefined
+			paintTrace(ctx, shownOf(open.sheet(), instead), selection, state.overlay.filled, to)
 			paintMirrored(ctx, open.sheet(), selection, to)
 		}
 	}
@@ -76,6 +79,13 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		if (!showsMarks(state)) return
 		const { selection } = open.getState()
 		paintAids(ctx, open.sheet(), state.overlay, to)
+		if (state.pass === 'cut') {
+			if (state.apart) return paintApart(ctx, state.apart, to)
+			// What is proposed covers marks of what it would take the place of.
+			if (state.proposed) return paintProposed(ctx, state.proposed, to)
+			if (state.direction) paintDirections(ctx, open.sheet(), chosenPieces(selection), to)
+			if (state.windings) paintWindings(ctx, state.windings, to)
+		}
 		const suggested = state.suggested?.all[state.suggested.at]
 		if (suggested && state.pass === 'refine') paintPlace(ctx, suggested.at, to)
 		if (state.ghost && state.pass === 'thin') {
@@ -148,13 +158,21 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.developed !== before.developed ||
 			state.scheme !== before.scheme
 		const line = state.chosenLine !== before.chosenLine
-		const ghost = state.ghost !== before.ghost || state.suggested !== before.suggested
+		const ghost =
+			state.ghost !== before.ghost ||
+			state.suggested !== before.suggested ||
+			state.proposed !== before.proposed ||
+			state.apart !== before.apart ||
+			state.direction !== before.direction ||
+			state.windings !== before.windings
 		const loupe =
 			state.pointer !== before.pointer ||
 			state.loupe !== before.loupe ||
 			(pictures && showsLoupe(state))
 		if (moved || held || pictures) photos.batchDraw()
-		if (moved || held || line || state.overlay.filled !== before.overlay.filled) redraw('pieces')
+		const covered = state.proposed !== before.proposed
+		const flash = state.overlay.filled !== before.overlay.filled
+		if (moved || held || line || covered || flash) redraw('pieces')
 		if (moved || held || line || loupe || ghost || state.overlay !== before.overlay) redraw('marks')
 	})
 	const unsubscribeSheet = open.subscribe((state, before) => {
@@ -180,6 +198,12 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		unsubscribeSheet()
 		stage.destroy()
 	}
+}
+
+/** The sheet without the pieces that something is shown in place of. */
+function shownOf(sheet: Sheet, instead: ReadonlySet<string> | undefined): Sheet {
+	if (!instead) return sheet
+	return { ...sheet, pieces: sheet.pieces.filter((piece) => !instead.has(piece.id)) }
 }
 
 type Part = Box | 'all'

@@ -1,5 +1,6 @@
 'use client'
 
+import CallMadeRounded from '@mui/icons-material/CallMadeRounded'
 import DeleteOutlineRounded from '@mui/icons-material/DeleteOutlineRounded'
 import LockOpenOutlined from '@mui/icons-material/LockOpenOutlined'
 import LockOutlined from '@mui/icons-material/LockOutlined'
@@ -9,21 +10,16 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
-import { memo, useState } from 'react'
-import {
-	boxOf,
-	type Contour,
-	changePiece,
-	openingsOf,
-	type Piece,
-	removeOutline,
-	removePieces,
-	sketchPathData,
-} from '@/core'
+import { memo, useMemo, useState } from 'react'
+import { changePiece, type Piece, releaseOpening, removeOutline, removePieces } from '@/core'
 import { chosenPieces, selectContour, withPiece } from '@/store/selection'
 import { boundsOf } from '../canvas/hitTest'
+import { fitBox } from '../canvas/view'
 import { NameField } from '../NameField'
+import { nextName } from '../nextName'
+import { ShapePicture } from '../ShapePicture'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
+import { type Inner, innerOutlines } from './innerOutlines'
 import { orderHandlers } from './pieceOrder'
 
 /** The pieces, topmost first, with their openings under them. */
@@ -55,7 +51,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	const selected = useOpenSheet((state) => chosenPieces(state.selection).has(piece.id))
 	const change = (label: string, values: Parameters<typeof changePiece>[2]) =>
 		open.apply(label, (sheet) => changePiece(sheet, piece.id, values))
-	const openings = openingsOf(piece)
+	const inner = useMemo(() => innerOutlines(piece), [piece])
 	const isOpen = piece.contours.some((contour) => !contour.closed)
 	const nodes = piece.contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
 	return (
@@ -87,7 +83,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 						onDoubleClick={() => setNaming(true)}
 						sx={NAME}
 					>
-						<Thumbnail contours={piece.contours} rule={piece.fillRule} faint={piece.hidden} />
+						<ShapePicture contours={piece.contours} rule={piece.fillRule} faint={piece.hidden} />
 						<Box sx={{ minWidth: 0, textAlign: 'left' }}>
 							<Typography variant="body2" noWrap sx={{ fontWeight: selected ? 650 : 500 }}>
 								{piece.name}
@@ -138,14 +134,14 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 					<DeleteOutlineRounded fontSize="inherit" />
 				</IconButton>
 			</Box>
-			{openings.length > 0 && (
+			{inner.length > 0 && (
 				<Box
 					component="ul"
 					aria-label={`Openings of ${piece.name}`}
 					sx={{ m: 0, p: 0, pl: 2.5, listStyle: 'none' }}
 				>
-					{openings.map((contour, i) => (
-						<OpeningRow key={contour.id} contour={contour} number={i + 1} />
+					{inner.map(({ contour, name, role }) => (
+						<InnerRow key={contour.id} contour={contour} name={name} role={role} />
 					))}
 				</Box>
 			)}
@@ -153,35 +149,49 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	)
 })
 
-const OpeningRow = memo(function OpeningRow({
-	contour,
-	number,
-}: {
-	contour: Contour
-	number: number
-}) {
-	const { open } = useWorkbench()
+const InnerRow = memo(function InnerRow({ contour, name, role }: Inner) {
+	const { open, desk } = useWorkbench()
 	const selected = useOpenSheet((state) => state.selection.contour === contour.id)
+	const opening = role === 'opening'
 	return (
 		<Box component="li" sx={{ ...ROW, bgcolor: selected ? 'action.selected' : 'transparent' }}>
 			<ButtonBase
 				aria-pressed={selected}
+				title="Double-click: show it at full size"
 				onClick={() => open.select(selectContour(open.sheet(), contour.id))}
+				onDoubleClick={() =>
+					desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
+				}
 				sx={NAME}
 			>
-				<Thumbnail contours={[contour]} rule="nonzero" hollow />
+				<ShapePicture contours={[contour]} rule="nonzero" hollow={opening} />
 				<Typography variant="body2" noWrap>
-					Opening {number}
+					{name}
 				</Typography>
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 					{nodeCount(contour.nodes.length)}
 				</Typography>
 			</ButtonBase>
 			<IconButton
-				aria-label={`Fill in opening ${number}`}
-				title="Fill the opening in"
+				aria-label={`Release ${name.toLowerCase()}`}
+				title="Make it a piece of its own"
+				onClick={() => {
+					open.apply(`Release ${opening ? 'an opening' : 'an island'}`, (sheet) =>
+						releaseOpening(sheet, contour.id, nextName(sheet)),
+					)
+					open.select(selectContour(open.sheet(), contour.id))
+				}}
+				sx={ACTION}
+			>
+				<CallMadeRounded fontSize="inherit" />
+			</IconButton>
+			<IconButton
+				aria-label={opening ? `Fill in ${name.toLowerCase()}` : `Remove ${name.toLowerCase()}`}
+				title={opening ? 'Fill the opening in' : 'Remove the island'}
 				onClick={() =>
-					open.apply('Fill an opening in', (sheet) => removeOutline(sheet, contour.id))
+					open.apply(opening ? 'Fill an opening in' : 'Remove an island', (sheet) =>
+						removeOutline(sheet, contour.id),
+					)
 				}
 				sx={ACTION}
 			>
@@ -206,39 +216,3 @@ const NAME = {
 	'&.Mui-focusVisible': { outline: '2px solid' },
 } as const
 const ACTION = { fontSize: 17, p: 0.4, color: 'text.secondary' } as const
-const THUMBNAIL_PX = 30
-
-function Thumbnail({
-	contours,
-	rule,
-	faint = false,
-	hollow = false,
-}: {
-	contours: readonly Contour[]
-	rule: Piece['fillRule']
-	faint?: boolean
-	hollow?: boolean
-}) {
-	const boxes = contours.map(boundsOf)
-	const { minX, minY, maxX, maxY } = boxOf(
-		boxes.flatMap((b) => [[b.minX, b.minY] as const, [b.maxX, b.maxY] as const]),
-	)
-	const size = Math.max(1, maxX - minX, maxY - minY)
-	const line = { stroke: 'currentColor', strokeWidth: size / 14 }
-	return (
-		<svg
-			width={THUMBNAIL_PX}
-			height={THUMBNAIL_PX}
-			viewBox={`${minX - size * 0.06} ${minY - size * 0.06} ${size * 1.12} ${size * 1.12}`}
-			aria-hidden="true"
-			style={{ flexShrink: 0, opacity: faint ? 0.35 : 1 }}
-		>
-			<path
-				d={sketchPathData(contours)}
-				fillRule={rule}
-				fill={hollow ? 'none' : 'currentColor'}
-				{...(hollow && line)}
-			/>
-		</svg>
-	)
-}

@@ -5,6 +5,7 @@ import EditRounded from '@mui/icons-material/EditRounded'
 import FlipRounded from '@mui/icons-material/FlipRounded'
 import GestureRounded from '@mui/icons-material/GestureRounded'
 import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
+import JoinInnerRounded from '@mui/icons-material/JoinInnerRounded'
 import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import StraightenRounded from '@mui/icons-material/StraightenRounded'
 import TimelineRounded from '@mui/icons-material/TimelineRounded'
@@ -23,6 +24,7 @@ const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof E
 	measure: { name: 'Measure', key: '', icon: StraightenRounded },
 	'see-here': { name: 'See here', key: '', icon: ImageSearchRounded },
 	mirror: { name: 'Mirror line', key: '', icon: FlipRounded },
+	regions: { name: 'Regions', key: '', icon: JoinInnerRounded },
 }
 
 /** The pass's tools as large rows: icon, name, key. */

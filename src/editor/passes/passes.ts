@@ -10,6 +10,7 @@ export type ToolId =
 	| 'measure'
 	| 'see-here'
 	| 'mirror'
+	| 'regions'
 
 export interface Pass {
 	readonly id: PassId
@@ -65,8 +66,8 @@ export const PASSES: readonly Pass[] = [
 		id: 'cut',
 		number: 5,
 		name: 'Cut',
-		purpose: 'Make openings of the outlines one sees through.',
-		tools: ['pen', 'nodes', 'arrange'],
+		purpose: 'Cut out what one sees through; join, part and grow pieces.',
+		tools: ['pen', 'pencil', 'nodes', 'arrange'],
 		figure: ({ openings }) => (openings > 0 ? count(openings, 'opening', 'openings') : null),
 	},
 	{

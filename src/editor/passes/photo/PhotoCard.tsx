@@ -1,26 +1,17 @@
 'use client'
 
 import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutlined'
-import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import {
-	type ComponentType,
-	lazy,
-	type ReactNode,
-	Suspense,
-	useEffect,
-	useId,
-	useState,
-} from 'react'
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
 import { SMALL_PHOTO_PX } from '@/core'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
 import { useDesk, useOpenSheet } from '../../workbench'
 import { PICTURES } from '../fileKinds'
 import type { ToolId } from '../passes'
+import { Section } from '../Section'
 import { ToolRows } from '../ToolRows'
 import { PhotoList } from './PhotoList'
 import { usePhotoAtHand } from './photoAtHand'
@@ -121,66 +112,4 @@ function OfferIfSmall() {
 			<EnlargeOffer photo={photo} />
 		</Suspense>
 	)
-}
-
-function Section({
-	name,
-	open,
-	onToggle,
-	children,
-}: {
-	name: string
-	open: boolean
-	onToggle: () => void
-	children: ReactNode
-}) {
-	const id = useId()
-	return (
-		<Box sx={{ borderTop: 1, borderColor: 'divider' }}>
-			<Typography variant="h3" component="h2" sx={{ m: 0 }}>
-				<ButtonBase
-					id={id}
-					aria-expanded={open}
-					onClick={onToggle}
-					sx={{
-						font: 'inherit',
-						width: '100%',
-						height: 36,
-						px: 1.75,
-						justifyContent: 'space-between',
-						'&:hover': { bgcolor: 'action.hover' },
-						'&.Mui-focusVisible': { outline: '2px solid', outlineOffset: '-3px' },
-					}}
-				>
-					{name}
-					<ExpandMoreRounded fontSize="small" sx={{ transform: open ? 'rotate(180deg)' : null }} />
-				</ButtonBase>
-			</Typography>
-			{open && (
-				<Box
-					ref={keepInSight}
-					role="group"
-					aria-labelledby={id}
-					sx={{
-						px: 1.75,
-						pt: 0.5,
-						pb: 1.75,
-						display: 'grid',
-						gap: 1.25,
-						gridTemplateColumns: 'minmax(0, 1fr)',
-					}}
-				>
-					<Suspense>{children}</Suspense>
-				</Box>
-			)}
-		</Box>
-	)
-}
-
-/** A section's content comes a moment after it is opened, and may grow it out of sight. */
-function keepInSight(content: HTMLElement | null): (() => void) | undefined {
-	if (!content) return undefined
-	const observer = new ResizeObserver(() => content.scrollIntoView({ block: 'nearest' }))
-	observer.observe(content)
-	return () => observer.disconnect()
 }

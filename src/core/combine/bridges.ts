@@ -1,0 +1,105 @@
+import { distance, type Point, subtract, unit } from '../geometry/point'
+import { flattenContour } from '../path/contour'
+import { type Contour, newId } from '../path/model'
+import { combine, combineAreas } from './combine'
+import type { Area } from './divide'
+import { contains } from './winding'
+
+/** Places along an island from which the way across is looked for. */
+const STARTS = 240
+/** Further bridges set off at least this far round the island from the others, radians. */
+const APART = (2 * Math.PI) / 5
+
+/** A way across an opening, from an island to what is round it, px. */
+export interface Crossing {
+	readonly from: Point
+	readonly to: Point
+}
+
+/**
+ * The shortest ways from an island across its opening, each on a side of its own.
+ * @param count how many; fewer come back where the island has fewer sides
+ */
+export function waysAcross(island: Contour, opening: Contour, count: number): Crossing[] {
+	const shore = evenly(island, STARTS)
+	const other = evenly(opening, 4 * STARTS)
+	const ways = shore
+		.map((from) => {
+			const to = other.reduce((best, p) => (distance(p, from) < distance(best, from) ? p : best))
+			return { from, to }
+		})
+		.sort((a, b) => distance(a.from, a.to) - distance(b.from, b.to))
+	const middle: Point = [
+		shore.reduce((sum, p) => sum + p[0], 0) / shore.length,
+		shore.reduce((sum, p) => sum + p[1], 0) / shore.length,
+	]
+	const chosen: Crossing[] = []
+	for (const way of ways) {
+		if (chosen.length === count) break
+		if (chosen.every((c) => angleBetween(c.from, way.from, middle) >= APART)) chosen.push(way)
+	}
+	return chosen
+}
+
+/**
+ * Ties an island to the rest of its piece by strips across the opening that it lies in.
+ * @param area the piece, px
+ * @param width of each strip, px
+ * @returns the piece's outlines with the strips; all others as they were, to the last bit
+ */
+export function bridged(
+	area: Area,
+	island: Contour,
+	opening: Contour,
+	{ width, count = 1 }: { readonly width: number; readonly count?: number },
+): Contour[] {
+	const gap = combine('cut-out', [opening], [island])
+	const strips = waysAcross(island, opening, count).flatMap(({ from, to }) => {
+		const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+		return combine('overlap', [strip(from, to, width)], gap).filter((part) =>
+			contains([part], middle),
+		)
+	})
+	return combineAreas('merge', [
+		area,
+		...strips.map((contour): Area => ({ contours: [contour], rule: 'nonzero' })),
+	])
+}
+
+/** A strip from bank to bank, so long that its ends lie beyond where the banks bend away. */
+function strip(from: Point, to: Point, width: number): Contour {
+	const along = distance(from, to) > 0 ? unit(subtract(to, from)) : ([1, 0] as const)
+	const half = width / 2
+	const corner = (p: Point, ahead: number, side: number) => ({
+		id: newId(),
+		at: [
+			p[0] + along[0] * ahead * width - along[1] * side * half,
+			p[1] + along[1] * ahead * width + along[0] * side * half,
+		] as const,
+		kind: 'corner' as const,
+	})
+	return {
+		id: newId(),
+		nodes: [corner(from, -1, 1), corner(to, 1, 1), corner(to, 1, -1), corner(from, -1, -1)],
+		closed: true,
+	}
+}
+
+function evenly(contour: Contour, count: number): Point[] {
+	const ring = flattenContour(contour)
+	const steps = ring.map((p, i) => distance(p, ring[(i + 1) % ring.length] ?? p))
+	const length = steps.reduce((sum, step) => sum + step, 0)
+	return ring.flatMap((p, i): Point[] => {
+		const q = ring[(i + 1) % ring.length] ?? p
+		const parts = Math.max(1, Math.round(((steps[i] ?? 0) / length) * count))
+		return Array.from({ length: parts }, (_, k) => [
+			p[0] + ((q[0] - p[0]) * k) / parts,
+			p[1] + ((q[1] - p[1]) * k) / parts,
+		])
+	})
+}
+
+function angleBetween(a: Point, b: Point, about: Point): number {
+	const [u, v] = [subtract(a, about), subtract(b, about)]
+	return Math.abs(Math.atan2(u[0] * v[1] - u[1] * v[0], u[0] * v[0] + u[1] * v[1]))
+}

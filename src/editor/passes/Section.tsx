@@ -1,0 +1,70 @@
+'use client'
+
+import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
+import Box from '@mui/material/Box'
+import ButtonBase from '@mui/material/ButtonBase'
+import Typography from '@mui/material/Typography'
+import { type ReactNode, Suspense, useId } from 'react'
+
+/** A part of a pass card under a heading that opens and closes it. */
+export function Section({
+	name,
+	open,
+	onToggle,
+	children,
+}: {
+	name: string
+	open: boolean
+	onToggle: () => void
+	children: ReactNode
+}) {
+	const id = useId()
+	return (
+		<Box sx={{ borderTop: 1, borderColor: 'divider' }}>
+			<Typography variant="h3" component="h2" sx={{ m: 0 }}>
+				<ButtonBase
+					id={id}
+					aria-expanded={open}
+					onClick={onToggle}
+					sx={{
+						font: 'inherit',
+						width: '100%',
+						height: 36,
+						px: 1.75,
+						justifyContent: 'space-between',
+						'&:hover': { bgcolor: 'action.hover' },
+						'&.Mui-focusVisible': { outline: '2px solid', outlineOffset: '-3px' },
+					}}
+				>
+					{name}
+					<ExpandMoreRounded fontSize="small" sx={{ transform: open ? 'rotate(180deg)' : null }} />
+				</ButtonBase>
+			</Typography>
+			{open && (
+				<Box
+					ref={keepInSight}
+					role="group"
+					aria-labelledby={id}
+					sx={{
+						px: 1.75,
+						pt: 0.5,
+						pb: 1.75,
+						display: 'grid',
+						gap: 1.25,
+						gridTemplateColumns: 'minmax(0, 1fr)',
+					}}
+				>
+					<Suspense>{children}</Suspense>
+				</Box>
+			)}
+		</Box>
+	)
+}
+
+/** A section's content comes a moment after it is opened, and may grow it out of sight. */
+function keepInSight(content: HTMLElement | null): (() => void) | undefined {
+	if (!content) return undefined
+	const observer = new ResizeObserver(() => content.scrollIntoView({ block: 'nearest' }))
+	observer.observe(content)
+	return () => observer.disconnect()
+}

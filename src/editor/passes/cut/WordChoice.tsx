@@ -1,0 +1,45 @@
+'use client'
+
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+
+/** One of a few words. */
+export function WordChoice<T extends string>({
+	label,
+	value,
+	words,
+	onChange,
+}: {
+	label: string
+	value: T
+	words: readonly (readonly [T, string])[]
+	onChange: (value: T) => void
+}) {
+	return (
+		<TextField
+			select
+			size="small"
+			label={label}
+			value={value}
+			onChange={(event) => onChange(event.target.value as T)}
+		>
+			{words.map(([word, says]) => (
+				<MenuItem key={word} value={word}>
+					{says}
+				</MenuItem>
+			))}
+		</TextField>
+	)
+}
+
+export const JOIN_WORDS = [
+	['round', 'Round'],
+	['miter', 'Mitred'],
+	['bevel', 'Bevelled'],
+] as const
+
+export const CAP_WORDS = [
+	['butt', 'Flat'],
+	['round', 'Round'],
+	['square', 'Square'],
+] as const

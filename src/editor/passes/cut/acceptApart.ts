@@ -1,0 +1,44 @@
+import { newPiece, type Piece, type Region, replacePieces } from '@/core'
+import { joinedRegions } from '@/store/combining'
+import type { OpenSheet } from '@/store/openSheet'
+import { NOTHING } from '@/store/selection'
+import type { Apart, Desk } from '../../desk'
+import { nextName } from '../../nextName'
+import { leaveApart } from './apart'
+
+/** Makes pieces of the regions that are kept, as one edit; those dropped are gone. */
+export async function acceptApart(open: OpenSheet, desk: Desk): Promise<void> {
+	const { apart } = desk.getState()
+	if (!apart) return
+	const { pieces: ids, fates } = apart
+	const sources = ids.flatMap((id) => open.sheet().pieces.find((p) => p.id === id) ?? [])
+	const own = new Set(sources.flatMap((p) => p.contours.flatMap((c) => c.nodes.map((n) => n.id))))
+	const kept = [...new Set(fates.filter((fate) => fate !== 0))]
+	const groups = kept.map((fate) => apart.regions.filter((_, i) => fates[i] === fate))
+	const outlines = await Promise.all(
+		groups.map((regions) =>
+			regions.length === 1 ? (regions[0]?.contours ?? []) : joinedRegions(regions, own),
+		),
+	)
+	const gone = new Set(ids)
+	const names = new Set<string>()
+	const made = groups.map((regions, k): Piece => {
+		const like = topmost(apart, regions, sources)
+		const fresh = newPiece('', outlines[k] ?? [])
+		const name = like && !names.has(like.name) ? like.name : nextName(open.sheet(), names)
+		names.add(name)
+		const { contours, id } = fresh
+		return like ? { ...like, id, name, contours } : { ...fresh, name }
+	})
+	const label =
+		made.length === 1 ? 'Keep one piece of regions' : `Keep ${made.length} pieces of regions`
+	open.apply(label, (sheet) => replacePieces(sheet, gone, made))
+	leaveApart(desk)
+	open.select({ ...NOTHING, piece: made[0]?.id ?? null })
+}
+
+/** The topmost of the pieces that cover some of the regions: they are painted like it. */
+function topmost(apart: Apart, regions: readonly Region[], sources: readonly Piece[]) {
+	const number = Math.max(-1, ...regions.flatMap(({ within }) => within))
+	return sources.find(({ id }) => id === apart.pieces[number])
+}

@@ -1,0 +1,71 @@
+import { useSnackbar } from 'notistack'
+import { useEffect, useRef } from 'react'
+import { openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
+import { combined } from '@/store/combining'
+import type { OpenSheet } from '@/store/openSheet'
+import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
+import { areaOf } from './chosen'
+
+const DRAWING_TOOLS: ReadonlySet<string> = new Set(['pen', 'pencil'])
+
+/** While a piece is punched into, cuts every outline out of it that a drawing tool closes. */
+export function usePunch(): void {
+	const { open, desk, refresh } = useWorkbench()
+	const { enqueueSnackbar } = useSnackbar()
+	const sheet = useSheetAtRest()
+	const into = useDesk((state) => state.punchInto)
+	const before = useRef(sheet)
+	useEffect(() => {
+		const was = before.current
+		before.current = sheet
+		const undone = open.getState().history.future.length > 0
+		if (into === null || was === sheet || undone) return
+		const host = sheet.pieces.find((p) => p.id === into)
+		if (!host) return desk.setState({ punchInto: null })
+		const drawn = DRAWING_TOOLS.has(desk.getState().tool) && justClosed(was, sheet, into)
+		if (!drawn) return
+		void punch(open, host, drawn).then((problem) => {
+			if (problem) enqueueSnackbar(problem, { variant: 'warning' })
+			refresh()
+		})
+	}, [sheet, into, open, desk, refresh, enqueueSnackbar])
+}
+
+/** A piece of one closed outline that was open, or not there, before. */
+export function justClosed(was: Sheet, now: Sheet, host: string): Piece | undefined {
+	const closed = new Set(
+		was.pieces.flatMap(({ contours }) => contours.filter((c) => c.closed).map((c) => c.id)),
+	)
+	return now.pieces.find(
+		({ id, contours: [contour, more] }) =>
+			id !== host && contour?.closed && !more && !closed.has(contour.id),
+	)
+}
+
+/** @returns what there is to say where nothing was cut */
+async function punch(open: OpenSheet, host: Piece, drawn: Piece): Promise<string | null> {
+	const result = await combined('cut-out', [areaOf(host), areaOf(drawn)])
+	const { pieces } = open.sheet()
+	if (!pieces.includes(host) || !pieces.includes(drawn)) return null
+	if (result.length === 0)
+		return `That outline covers all of “${host.name}”: nothing was cut. It is a piece of its own.`
+	const untouched =
+		result.length === host.contours.length && result.every((c, i) => c === host.contours[i])
+	if (untouched || sameShape(result, host))
+		return `That outline lies beside “${host.name}”: nothing was cut. It is a piece of its own.`
+	const openings = openingsOf({ ...host, contours: result }).length
+	const label = openings > openingsOf(host).length ? 'Punch an opening' : 'Bite an edge'
+	const open_ = host.contours.filter((c) => !c.closed)
+	open.apply(label, (s) => takeOutlines(s, host.id, [...result, ...open_], new Set([drawn.id])))
+	open.select({ piece: host.id, contour: null, nodes: new Set() })
+	return null
+}
+
+function sameShape(result: Piece['contours'], host: Piece): boolean {
+	const ids = (contours: Piece['contours']) =>
+		contours
+			.flatMap((c) => c.nodes.map((n) => n.id))
+			.sort()
+			.join()
+	return ids(result) === ids(host.contours.filter((c) => c.closed))
+}
