@@ -17,28 +17,52 @@ export interface Crossing {
 }
 
 /**
- * The shortest ways from an island across its opening, each on a side of its own.
+ * The shortest ways from an island across its opening, each on a side of its own. Where a stretch of
+ * shore is as near as another, as between parallel edges, the way leads from its middle.
  * @param count how many; fewer come back where the island has fewer sides
  */
 export function waysAcross(island: Contour, opening: Contour, count: number): Crossing[] {
 	const shore = evenly(island, STARTS)
 	const other = evenly(opening, 4 * STARTS)
-	const ways = shore
-		.map((from) => {
-			const to = other.reduce((best, p) => (distance(p, from) < distance(best, from) ? p : best))
-			return { from, to }
-		})
-		.sort((a, b) => distance(a.from, a.to) - distance(b.from, b.to))
+	const ways = shore.map((from): Crossing & { readonly length: number } => {
+		const to = other.reduce((best, p) => (distance(p, from) < distance(best, from) ? p : best))
+		return { from, to, length: distance(from, to) }
+	})
 	const middle: Point = [
 		shore.reduce((sum, p) => sum + p[0], 0) / shore.length,
 		shore.reduce((sum, p) => sum + p[1], 0) / shore.length,
 	]
 	const chosen: Crossing[] = []
-	for (const way of ways) {
-		if (chosen.length === count) break
-		if (chosen.every((c) => angleBetween(c.from, way.from, middle) >= APART)) chosen.push(way)
+	while (chosen.length < count) {
+		const free = ways.map((way) =>
+			chosen.every((c) => angleBetween(c.from, way.from, middle) >= APART),
+		)
+		const least = Math.min(...ways.filter((_, i) => free[i]).map(({ length }) => length))
+		const near = ways.map(({ length }, i) => free[i] === true && length <= least * ALIKE)
+		const way = ways[middleOfLongest(near)]
+		if (!way || !Number.isFinite(least)) break
+		chosen.push({ from: way.from, to: way.to })
 	}
 	return chosen
+}
+
+/** Ways that are longer than the shortest by no more than this are as good. */
+const ALIKE = 1.03
+
+/** The middle of the longest run of true, round a ring. */
+function middleOfLongest(flags: readonly boolean[]): number {
+	const n = flags.length
+	let best = { start: -1, length: 0 }
+	for (let start = 0; start < n; start++) {
+		if (!flags[start] || (flags[(start + n - 1) % n] && start > 0)) continue
+		// The run that comes round to its own start from before it begins there.
+		let begin = start
+		while (start === 0 && flags[(begin + n - 1) % n] && begin > -n) begin--
+		let length = 0
+		while (length < n && flags[(begin + length + n) % n]) length++
+		if (length > best.length) best = { start: begin, length }
+	}
+	return best.length === 0 ? -1 : (best.start + (best.length >> 1) + n) % n
 }
 
 /**

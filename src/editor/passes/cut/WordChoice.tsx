@@ -22,6 +22,8 @@ export function WordChoice<T extends string>({
 			label={label}
 			value={value}
 			onChange={(event) => onChange(event.target.value as T)}
+			// As high as the number fields beside it.
+			sx={{ '& .MuiSelect-select': { py: 0.6, minHeight: 0, lineHeight: '18px' } }}
 		>
 			{words.map(([word, says]) => (
 				<MenuItem key={word} value={word}>
