@@ -23,7 +23,7 @@ test('the lantern’s openings are punched as they are drawn, and the file fills
 	await bench.beginSample('Storm lantern')
 	await page.getByRole('switch', { name: 'Straight only' }).click()
 	const draw = async (ring: readonly Point[], apart: number) => {
-		const places = keyPlaces(ring, 1, apart).map((k) => ring[k] as Point)
+		const places = keyPlaces(ring, 1.5, apart).map((k) => ring[k] as Point)
 		await bench.clickAll([...places, places[0] as Point])
 	}
 	await bench.canvas.focus()
@@ -226,7 +226,7 @@ test('open outlines are joined end to end; a piece grows, and its stroke becomes
 	expect(await filledAt(bench, [185, 300], [175, 300], [300, 300])).toEqual([[true, false, true]])
 	await choose(bench, 'Piece 1')
 	await page.getByRole('button', { name: 'Stroke to piece' }).click()
-	await bench.type('Width', '10')
+	await bench.type('Stroke width', '10')
 	await page.getByRole('button', { name: 'Make a piece of it' }).click()
 	expect(await filledAt(bench, [183, 300], [190, 300], [300, 300])).toEqual([[true, false, false]])
 })

@@ -1,4 +1,4 @@
-import { distance, type Point, subtract, unit } from '../geometry/point'
+import { cross, distance, dot, type Point, subtract, unit } from '../geometry/point'
 import { flattenContour } from '../path/contour'
 import { type Contour, newId } from '../path/model'
 import { combine, combineAreas } from './combine'
@@ -39,8 +39,8 @@ export function waysAcross(island: Contour, opening: Contour, count: number): Cr
 		)
 		const least = Math.min(...ways.filter((_, i) => free[i]).map(({ length }) => length))
 		const near = ways.map(({ length }, i) => free[i] === true && length <= least * ALIKE)
-		const way = ways[middleOfLongest(near)]
-		if (!way || !Number.isFinite(least)) break
+		const way = middleOfLongest(ways, near)
+		if (!way) break
 		chosen.push({ from: way.from, to: way.to })
 	}
 	return chosen
@@ -49,20 +49,37 @@ export function waysAcross(island: Contour, opening: Contour, count: number): Cr
 /** Ways that are longer than the shortest by no more than this are as good. */
 const ALIKE = 1.03
 
-/** The middle of the longest run of true, round a ring. */
-function middleOfLongest(flags: readonly boolean[]): number {
-	const n = flags.length
-	let best = { start: -1, length: 0 }
-	for (let start = 0; start < n; start++) {
-		if (!flags[start] || (flags[(start + n - 1) % n] && start > 0)) continue
-		// The run that comes round to its own start from before it begins there.
-		let begin = start
-		while (start === 0 && flags[(begin + n - 1) % n] && begin > -n) begin--
-		let length = 0
-		while (length < n && flags[(begin + length + n) % n]) length++
-		if (length > best.length) best = { start: begin, length }
+/** Ways that differ by more than this in direction set off from different sides, radians. */
+const SAME_SIDE = 0.3
+
+/** The middle of the longest stretch of shore from which ways that are near lead in one direction. */
+function middleOfLongest(
+	ways: readonly Crossing[],
+	near: readonly boolean[],
+): Crossing | undefined {
+	const runs: Crossing[][] = []
+	for (const [i, way] of ways.entries()) {
+		const before = ways.at(i - 1)
+		const goesOn = near.at(i - 1) && before && turnBetween(before, way) < SAME_SIDE
+		if (!near[i]) continue
+		if (goesOn && runs.length > 0) runs.at(-1)?.push(way)
+		else runs.push([way])
 	}
-	return best.length === 0 ? -1 : (best.start + (best.length >> 1) + n) % n
+	const [first, last] = [runs[0], runs.at(-1)]
+	const [start, end] = [ways[0], ways.at(-1)]
+	// The shore is a ring: what ends at its end may go on at its start.
+	if (first && last && first !== last && first[0] === start && last.at(-1) === end)
+		if (start && end && turnBetween(end, start) < SAME_SIDE) runs[0] = [...last, ...first]
+	const longest = runs.reduce<Crossing[]>(
+		(best, run) => (run.length > best.length ? run : best),
+		[],
+	)
+	return longest[longest.length >> 1]
+}
+
+function turnBetween(a: Crossing, b: Crossing): number {
+	const [u, v] = [subtract(a.to, a.from), subtract(b.to, b.from)]
+	return Math.abs(Math.atan2(cross(u, v), dot(u, v)))
 }
 
 /**

@@ -8,7 +8,17 @@ import {
 	secondDerivativeAt,
 	splitCubic,
 } from '../geometry/cubic'
-import { add, cross, distance, length, type Point, scale, subtract, unit } from '../geometry/point'
+import {
+	add,
+	cross,
+	distance,
+	dot,
+	length,
+	type Point,
+	scale,
+	subtract,
+	unit,
+} from '../geometry/point'
 
 /** Places along a piece at which its distance from the curve is measured. */
 const CHECKS = [0.17, 0.33, 0.5, 0.67, 0.83]
@@ -95,10 +105,19 @@ function hermite(c: Cubic, away: number, from: number, to: number): Cubic {
 	const third = (to - from) / 3
 	const at = (t: number) => add(pointAt(c, t), scale(normalAt(c, t), away))
 	const reach = (t: number) => scale(derivativeAt(c, t), stretch(c, away, t) * third)
-	const start = at(from)
-	const end = at(to)
-	return [start, add(start, reach(from)), subtract(end, reach(to)), end]
+	const [start, end, out, into] = [at(from), at(to), reach(from), reach(to)]
+	// Curvature at the ends says too little of the middle: the handles' lengths are mended by it.
+	const middle = (from + to) / 2
+	const bow = scale(subtract(out, into), 3 / 8)
+	const half = add(scale(add(start, end), 1 / 2), bow)
+	const across = normalAt(c, middle)
+	const mend = dot(subtract(at(middle), half), across) / dot(bow, across)
+	const k = Math.abs(mend) < MOST_MENDED ? 1 + mend : 1
+	return [start, add(start, scale(out, k)), subtract(end, scale(into, k)), end]
 }
+
+/** Handles are mended by no more than this share of their length. */
+const MOST_MENDED = 0.2
 
 /** How much faster than the curve its offset runs, 1 + κ d; negative where it runs backwards. */
 function stretch(c: Cubic, away: number, t: number): number {

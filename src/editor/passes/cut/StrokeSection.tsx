@@ -54,7 +54,7 @@ function Stroked({ piece }: { piece: Piece }) {
 		<>
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, pt: 0.75 }}>
 				<LengthField
-					label="Width"
+					label="Stroke width"
 					px={width}
 					onChange={(next) => setWidth((now) => Math.max(0.1, next(now)))}
 				/>
