@@ -21,8 +21,12 @@ import { randomFrom } from './samples'
 
 const PAIRS = Number(process.argv[2] ?? 300)
 const SEED = Number(process.argv[3] ?? 20261125)
-/** A result is wrong where it fills this many of 192 × 192 places as it should not. */
+/**
+ * A result is wrong where it fills this many of 192 × 192 places as it should not (a speck), and
+ * plainly wrong where it does so in a thousandth of them.
+ */
 const WRONG_PLACES = 4
+const PLAINLY_WRONG_PLACES = 37
 
 const OPERATIONS = ['cut-out', 'merge', 'overlap', 'exclude'] as const
 const NONZERO = { subject: 'nonzero', clip: 'nonzero' } as const
@@ -31,6 +35,7 @@ type Operation = (typeof OPERATIONS)[number]
 
 interface Tally {
 	wrong: number
+	plainly: number
 	failed: number
 	milliseconds: number
 	nodes: number
@@ -87,7 +92,7 @@ function onIcons(): void {
 	const any = () => icons[Math.floor(random() * icons.length)] ?? ''
 	const pairs = Array.from({ length: PAIRS }, () => [any(), any()] as const)
 	const tallies = Object.entries(COMBINERS).map(([name, combiner]) => {
-		const tally: Tally = { wrong: 0, failed: 0, milliseconds: 0, nodes: 0 }
+		const tally: Tally = { wrong: 0, plainly: 0, failed: 0, milliseconds: 0, nodes: 0 }
 		for (const [subject, clip] of pairs.slice(0, 20)) attempt(combiner, 'merge', subject, clip)
 		for (const [subject, clip] of pairs) {
 			const [a, b] = [parsePathData(subject), parsePathData(clip)]
@@ -104,6 +109,7 @@ function onIcons(): void {
 					: []
 				const wrong = name === 'skiagram' ? Math.max(...counts) : Math.min(...counts)
 				if (!contours || wrong >= WRONG_PLACES) tally.wrong++
+				if (!contours || wrong >= PLAINLY_WRONG_PLACES) tally.plainly++
 			}
 		}
 		return { name, tally }
@@ -111,16 +117,16 @@ function onIcons(): void {
 	const ours = tallies[0]?.tally
 	const count = PAIRS * OPERATIONS.length
 	console.log(`\n${PAIRS} pairs of icons, ${count} results (seed ${SEED})`)
-	console.log('               wrong        of them failed   ms a result   × ours   nodes')
+	console.log('                 wrong  plainly wrong   failed   ms a result   × ours      nodes')
 	for (const { name, tally } of tallies)
 		console.log(
 			[
 				name.padEnd(12),
-				String(tally.wrong).padStart(7),
-				`${((100 * tally.wrong) / count).toFixed(1)} %`.padStart(8),
-				String(tally.failed).padStart(10),
-				(tally.milliseconds / count).toFixed(2).padStart(16),
-				(tally.milliseconds / (ours?.milliseconds ?? 1)).toFixed(1).padStart(9),
+				`${((100 * tally.wrong) / count).toFixed(1)} %`.padStart(9),
+				`${((100 * tally.plainly) / count).toFixed(1)} %`.padStart(14),
+				String(tally.failed).padStart(8),
+				(tally.milliseconds / count).toFixed(2).padStart(13),
+				(tally.milliseconds / (ours?.milliseconds ?? 1)).toFixed(1).padStart(8),
 				String(tally.nodes).padStart(10),
 			].join(' '),
 		)

@@ -3,13 +3,14 @@ import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
 /** What a first visit finds. */
-const DEMO_SHEETS = 4
+const DEMO_SHEETS = 5
 
 test('the first visit shows the workshop’s sheets, each at its stage', async ({ bench, page }) => {
 	await page.goto('/')
 	await expect(page.getByRole('article', { name: 'Heron' })).toContainText('nothing traced yet')
 	await expect(page.getByRole('article', { name: 'Teapot' })).toContainText('233 nodes')
 	await expect(page.getByRole('article', { name: 'Iron key' })).toContainText('1 piece')
+	await expect(page.getByRole('article', { name: 'Watering can' })).toContainText('3 pieces')
 	const card = page.getByRole('article', { name: 'Storm lantern' })
 	await expect(card).toContainText('1 piece')
 	await card.getByRole('link', { name: 'Storm lantern' }).click()

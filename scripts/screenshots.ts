@@ -85,8 +85,6 @@ await withPage(async (page, base) => {
 
 	await page.keyboard.press('0')
 	await page.keyboard.press('5')
-	await page.getByRole('button', { name: /^Opening 1/ }).click()
-	await shoot('cut')
 	await page.keyboard.press('7')
 	await shoot('proof')
 	await page.keyboard.press('8')
@@ -102,6 +100,30 @@ await withPage(async (page, base) => {
 	await canvas.focus()
 	await page.keyboard.press('0')
 	await shoot('thin')
+
+	await page.goto(base)
+	await page
+		.getByRole('article', { name: 'Watering can' })
+		.getByRole('link', { name: 'Watering can' })
+		.click()
+	await canvas.waitFor()
+	await canvas.focus()
+	await page.keyboard.press('0')
+	await page.keyboard.press('5')
+	const pieces = page.getByRole('region', { name: 'Pieces' })
+	const choose = (name: string, ...modifiers: 'Shift'[]) =>
+		pieces.getByRole('button', { name: new RegExp(`^${name}`) }).click({ modifiers })
+	await choose('Watering can')
+	await choose('Under the handle', 'Shift')
+	await choose('Under the spout', 'Shift')
+	await page.getByRole('button', { name: /^Cut out/ }).hover()
+	await shoot('cut')
+	await page.getByRole('button', { name: 'Take apart into regions' }).click()
+	await page.getByText('3 pieces, 0 dropped').waitFor()
+	const can = await placesOn(page, { minX: 0, minY: 0, maxX: 1440, maxY: 1080 })
+	await page.mouse.click(...can([1080, 260]))
+	await page.mouse.move(...can([560, 560]))
+	await shoot('regions')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

@@ -5,32 +5,33 @@ import { KEY_TRACE } from './keyTrace'
 import { LANTERN_TRACE } from './lanternTrace'
 import { SAMPLES, type Sample } from './samples'
 import { TEAPOT_TRACE } from './teapotTrace'
+import { WATERING_CAN_TRACE } from './wateringCanTrace'
 
 /** The workshop's sheets, each at another stage of the work; the last is the one to look at first. */
 const SHEETS: readonly {
 	readonly sample: string
-	readonly piece?: string
-	readonly trace?: readonly string[]
+	/** Each piece's name, and its outlines as path data. */
+	readonly pieces?: readonly (readonly [name: string, trace: readonly string[]])[]
 }[] = [
 	{ sample: 'heron' },
-	{ sample: 'key', piece: 'Key', trace: KEY_TRACE },
-	{ sample: 'teapot', piece: 'Teapot', trace: TEAPOT_TRACE },
-	{ sample: 'lantern', piece: 'Lantern', trace: LANTERN_TRACE },
+	{ sample: 'key', pieces: [['Key', KEY_TRACE]] },
+	{ sample: 'teapot', pieces: [['Teapot', TEAPOT_TRACE]] },
+	{ sample: 'wateringCan', pieces: WATERING_CAN_TRACE.map(({ name, path }) => [name, [path]]) },
+	{ sample: 'lantern', pieces: [['Lantern', LANTERN_TRACE]] },
 ]
 
 /**
  * Lays the workshop's sheets out for a first visit: the heron untouched, the key refined with its
- * openings, the teapot drawn freehand with too many nodes, the lantern once round.
+ * openings, the teapot drawn freehand with too many nodes, the watering can about to be cut, the
+ * lantern once round.
  */
 export async function layOutDemoSheets(library: Library): Promise<void> {
-	for (const { sample: id, piece, trace } of SHEETS) {
+	for (const { sample: id, pieces = [] } of SHEETS) {
 		const sample = SAMPLES.find((s) => s.id === id)
 		if (!sample) continue
 		const sheet = await sheetFromPicture(library, await fetchSample(sample), sample.name)
-		if (piece && trace) {
-			const traced = newPiece(piece, trace.flatMap(parsePathData))
-			await library.save(addPieces(sheet, [traced]))
-		}
+		const traced = pieces.map(([name, trace]) => newPiece(name, trace.flatMap(parsePathData)))
+		if (traced.length > 0) await library.save(addPieces(sheet, traced))
 	}
 }
 

@@ -69,7 +69,7 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		else if (state.holds.has('artwork')) return
 		else if (state.pass === 'export') paintArtwork(ctx, open.sheet(), to)
 		else {
-			const instead = state.pass === 'cut' ? state.proposed?.instead : undefined
+			const instead = state.pass === 'cut' ? coveredBy(state) : undefined
 			paintTrace(ctx, shownOf(open.sheet(), instead), selection, state.overlay.filled, to)
 			paintMirrored(ctx, open.sheet(), selection, to)
 		}
@@ -170,7 +170,8 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			state.loupe !== before.loupe ||
 			(pictures && showsLoupe(state))
 		if (moved || held || pictures) photos.batchDraw()
-		const covered = state.proposed !== before.proposed
+		const covered =
+			state.proposed !== before.proposed || (state.apart === null) !== (before.apart === null)
 		const flash = state.overlay.filled !== before.overlay.filled
 		if (moved || held || line || covered || flash) redraw('pieces')
 		if (moved || held || line || loupe || ghost || state.overlay !== before.overlay) redraw('marks')
@@ -198,6 +199,11 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		unsubscribeSheet()
 		stage.destroy()
 	}
+}
+
+/** The pieces that something else is shown in place of. */
+function coveredBy({ apart, proposed }: DeskState): ReadonlySet<string> | undefined {
+	return apart ? new Set(apart.pieces) : proposed?.instead
 }
 
 /** The sheet without the pieces that something is shown in place of. */

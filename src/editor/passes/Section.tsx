@@ -4,7 +4,7 @@ import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { type ReactNode, Suspense, useId } from 'react'
+import { type ReactNode, Suspense, useId, useRef } from 'react'
 
 /** A part of a pass card under a heading that opens and closes it. */
 export function Section({
@@ -19,6 +19,9 @@ export function Section({
 	children: ReactNode
 }) {
 	const id = useId()
+	/** What was open from the start is where it is; what is opened is brought into sight. */
+	const wasClosed = useRef(!open)
+	if (!open) wasClosed.current = true
 	return (
 		<Box sx={{ borderTop: 1, borderColor: 'divider' }}>
 			<Typography variant="h3" component="h2" sx={{ m: 0 }}>
@@ -42,7 +45,7 @@ export function Section({
 			</Typography>
 			{open && (
 				<Box
-					ref={keepInSight}
+					ref={wasClosed.current ? keepInSight : null}
 					role="group"
 					aria-labelledby={id}
 					sx={{

@@ -102,7 +102,7 @@ function InnerOutlines() {
 					size="small"
 					variant={contour.id === chosen ? 'contained' : 'outlined'}
 					startIcon={<ContentCutRounded />}
-					sx={{ justifyContent: 'flex-start' }}
+					sx={{ justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.3 }}
 					onFocus={() => open.select(selectContour(open.sheet(), contour.id))}
 					onClick={() => cut([contour.id])}
 				>
