@@ -41,29 +41,41 @@ interface Traced {
 	readonly joint: Joint
 }
 
+const NO_RUN: Run = { source: -1, from: 0, to: 0, direction: 1, start: 0, end: 0 }
+
 function tracedRuns(arrangement: Arrangement, ring: Ring): Traced[] | null {
 	const { sources, lattice, weld } = arrangement
 	let runs = withCollapsed(
 		arrangement,
 		runsOf(lattice, ring, (a, source) => isNext(sources, a, { source })),
 	)
-	let joints: Joint[] = []
-	let bridges = runs.length
-	for (let settled = false; !settled && runs.length > 0; ) {
-		joints = runs.map((run, k) => joinRuns(arrangement, runs.at(k - 1) ?? run, run))
-		const bridged = joints.findIndex(({ bridge }) => bridge)
-		const bridge = joints[bridged]?.bridge
-		if (bridge && bridges-- > 0) {
-			runs = runs.toSpliced(bridged, 0, bridge)
+	const join = (k: number): Joint => {
+		const run = runs[k] ?? NO_RUN
+		return joinRuns(arrangement, runs.at(k - 1) ?? run, run)
+	}
+	let joints = runs.map((_, k) => join(k))
+	for (let bridges = runs.length; runs.length > 0; ) {
+		const k = bridges > 0 ? joints.findIndex(({ bridge }) => bridge) : -1
+		const bridge = joints[k]?.bridge
+		if (bridge) {
+			bridges--
+			runs = runs.toSpliced(k, 0, bridge)
+			joints = joints.toSpliced(k, 1, join(k), join(k + 1))
 			continue
 		}
-		const gone = runs.findIndex((run, k) => {
-			const from = joints[k]?.at
-			const to = joints[(k + 1) % joints.length]?.at
+		const gone = runs.findIndex((run, i) => {
+			const from = joints[i]?.at
+			const to = joints[(i + 1) % joints.length]?.at
 			return !from || !to || isSpent(sources, run, from, to, weld)
 		})
-		settled = gone < 0
-		if (!settled) runs = withoutRun(runs, gone)
+		if (gone < 0) break
+		const next = gone + 1 < runs.length ? gone : 0
+		const rest = withoutRun(runs, gone)
+		const welded = rest.length < runs.length - 1
+		runs = rest
+		joints = welded
+			? runs.map((_, i) => join(i))
+			: joints.toSpliced(gone, 1).map((joint, i) => (i === next ? join(i) : joint))
 	}
 	const traced = runs.flatMap((run, k): Traced[] => {
 		const joint = joints[k]

@@ -55,8 +55,8 @@ async function punch(open: OpenSheet, host: Piece, drawn: Piece): Promise<string
 		return `That outline lies beside “${host.name}”: nothing was cut. It is a piece of its own.`
 	const openings = openingsOf({ ...host, contours: result }).length
 	const label = openings > openingsOf(host).length ? 'Punch an opening' : 'Bite an edge'
-	const open_ = host.contours.filter((c) => !c.closed)
-	open.apply(label, (s) => takeOutlines(s, host.id, [...result, ...open_], new Set([drawn.id])))
+	const strokes = host.contours.filter((c) => !c.closed)
+	open.apply(label, (s) => takeOutlines(s, host.id, [...result, ...strokes], new Set([drawn.id])))
 	open.select({ piece: host.id, contour: null, nodes: new Set() })
 	return null
 }
