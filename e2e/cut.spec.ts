@@ -23,7 +23,7 @@ test('the lantern’s openings are punched as they are drawn, and the file fills
 	await bench.beginSample('Storm lantern')
 	await page.getByRole('switch', { name: 'Straight only' }).click()
 	const draw = async (ring: readonly Point[], apart: number) => {
-		const places = keyPlaces(ring, 1.5, apart).map((k) => ring[k] as Point)
+		const places = keyPlaces(ring, 2.2, apart).map((k) => ring[k] as Point)
 		await bench.clickAll([...places, places[0] as Point])
 	}
 	await bench.canvas.focus()
@@ -182,6 +182,9 @@ test('fill rules are shown side by side and made to agree; islands are found and
 		`${BOARD}M300 200H600V500H300Z`,
 		'M750 100H950V300H750ZM800 150H900V250H800ZM830 180H870V220H830Z',
 	)
+	await bench.pass('Proof')
+	await expect(page.getByText('“Piece 1” crosses or overlaps itself')).toBeVisible()
+	await bench.pass('Cut')
 	await choose(bench, 'Piece 1')
 	await page.getByRole('button', { name: 'Fill rule and direction' }).click()
 	await expect(page.getByText('The rules differ in one place')).toBeVisible()

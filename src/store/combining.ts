@@ -1,5 +1,5 @@
 import { type Remote, wrap } from 'comlink'
-import type { Area, Cap, Contour, Join, Operation, Region } from '@/core'
+import type { Area, Cap, Contour, Join, Operation, Piece, Region } from '@/core'
 import type { CombineWorker } from '@/workers/combine.worker'
 import { newestOnly } from './newestOnly'
 
@@ -38,6 +38,14 @@ export const findWindings = newestOnly((contours: readonly Contour[]) =>
 export const findDifferences = newestOnly((contours: readonly Contour[]) =>
 	combiner().differences(contours),
 )
+
+/** The pieces that only one fill rule fills in part; `null` for a request that was overtaken. */
+export const differingPieces = newestOnly(async (pieces: readonly Piece[]) => {
+	const counts = await Promise.all(
+		pieces.map(({ contours }) => combiner().differences(contours.filter((c) => c.closed))),
+	)
+	return pieces.filter((_, i) => (counts[i] ?? 0) > 0)
+})
 
 /** One operation, to be accepted at once: none is overtaken. */
 export async function combined(op: Operation, areas: readonly Area[]): Promise<Contour[]> {

@@ -32,6 +32,7 @@ const TURNS = [0.6180339887, 1.1357, 0.2213, 2.0411, 2.6717, 0.9129]
  * curves, touching nodes.
  * @param groups outlines; open ones are closed by a straight segment
  * @param work done on another lattice too where this one brought faults to light
+ * @throws {RangeError} where a coordinate is not a finite number
  */
 export function arranged<T>(
 	groups: readonly (readonly Contour[])[],
@@ -55,6 +56,8 @@ export function arranged<T>(
 function arrange(groups: readonly (readonly Contour[])[], turn: number): Arrangement {
 	const contours = groups.flat().filter(({ nodes }) => nodes.length > 0)
 	const sources = sourcesOf(contours)
+	if (!sources.every(({ cubic }) => cubic.every(([x, y]) => Number.isFinite(x + y))))
+		throw new RangeError('Outlines can only be combined where all their coordinates are numbers.')
 	const lattice = Lattice.over(
 		sources.map(({ cubic }) => boxOf(cubic)).reduce(joinBoxes, EMPTY_BOX),
 		turn,

@@ -30,6 +30,7 @@ import { LengthField } from '../../LengthField'
 import { messageFor } from '../../messages'
 import { nextName } from '../../nextName'
 import { innerOutlines } from '../../panels/innerOutlines'
+import { frameOf } from '../../ShapePicture'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
 import { areaOf, useChosenPieces } from './chosen'
@@ -42,7 +43,7 @@ export function OpeningsSection() {
 		<>
 			<ChosenOpening />
 			<InnerOutlines />
-			{piece && chosen.length === 1 && <Islands piece={piece} />}
+			{piece && chosen.length === 1 && <Islands key={piece.id} piece={piece} />}
 			{piece && chosen.length === 1 && (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 					{summary(piece)}
@@ -141,6 +142,12 @@ function useCut(): (ids: readonly string[]) => void {
 const BRIDGE_MM = 3
 const BRIDGE_SHARE = 0.02
 
+function firstBridge({ contours }: Piece, { mmPerPx }: Sheet): number {
+	const { minX, maxX } = frameOf(contours)
+	const px = mmPerPx === undefined ? (maxX - minX) * BRIDGE_SHARE : BRIDGE_MM / mmPerPx
+	return Number(px.toPrecision(2))
+}
+
 /** Islands of a piece: cut from card they fall out, unless a bridge ties them to the rest. */
 function Islands({ piece }: { piece: Piece }) {
 	const { open, desk } = useWorkbench()
@@ -148,10 +155,7 @@ function Islands({ piece }: { piece: Piece }) {
 	const nested = useMemo(() => nestingOf(piece), [piece])
 	const names = new Map(innerOutlines(piece).map(({ contour, name }) => [contour, name]))
 	const islands = nested.filter(({ role }) => role === 'island')
-	const { minX, maxX } = boundsOf(nested[0]?.contour ?? EMPTY)
-	const [width, setWidth] = useState(() =>
-		sheet.mmPerPx === undefined ? (maxX - minX) * BRIDGE_SHARE : BRIDGE_MM / sheet.mmPerPx,
-	)
+	const [width, setWidth] = useState(() => firstBridge(piece, sheet))
 	const [count, setCount] = useState(1)
 	if (islands.length === 0) return null
 	const bridge = async ({ contour, round }: Nested) => {
@@ -215,5 +219,3 @@ function Islands({ piece }: { piece: Piece }) {
 		</Box>
 	)
 }
-
-const EMPTY = { id: '', nodes: [], closed: true } as const

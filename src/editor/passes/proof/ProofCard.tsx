@@ -5,6 +5,7 @@ import Button from '@mui/material/Button'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
+import { lazy, Suspense } from 'react'
 import { boxOf, type Contour, closeOutline, formatPathData, type Piece, type Sheet } from '@/core'
 import { selectContour } from '@/store/selection'
 import { boundsOf } from '../../canvas/hitTest'
@@ -12,6 +13,8 @@ import { fitBox } from '../../canvas/view'
 import { goToPass } from '../../desk'
 import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
 import { Notice } from '../Notice'
+
+const CutFindings = lazy(() => import('./CutFindings').then((m) => ({ default: m.CutFindings })))
 
 /** Heights at which the shape is looked at by itself, px. */
 const SMALL_SIZES = [96, 48, 24, 16]
@@ -48,6 +51,9 @@ export function ProofCard() {
 				<SmallSizes sheet={sheet} pieces={shown} inverted={inverted} />
 			</Box>
 			<OpenOutlines />
+			<Suspense>
+				<CutFindings />
+			</Suspense>
 		</>
 	)
 }
