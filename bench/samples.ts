@@ -1,15 +1,6 @@
 import { type Contour, flattenContour, type Point } from '../src/core'
 
-/** Pseudo-random numbers in [0, 1), the same for the same seed (mulberry32). */
-export function randomFrom(seed: number): () => number {
-	let state = seed
-	return () => {
-		state = (state + 0x6d2b79f5) | 0
-		let t = Math.imul(state ^ (state >>> 15), 1 | state)
-		t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-	}
-}
+export { randomFrom } from '../src/core/combine/randomOutlines'
 
 /**
  * Points every `step` px along an outline, each moved by up to `jitter` px in x and y.

@@ -25,7 +25,7 @@ describe('which outlines make a piece', () => {
 	test('taking others, pieces that are used up go; ids stay single', () => {
 		const sheet = sheetOf(...paths('M0 0H10V10Z', 'M20 0H30V10Z', 'M40 0H50V10Z'))
 		const [a, b, c] = sheet.pieces
-		const next = takeOutlines(sheet, a!.id, b!.contours, new Set([b!.id]))
+		const next = takeOutlines(sheet, a!.id, b!.contours, { gone: new Set([b!.id]) })
 		expect(next.pieces.map((p) => p.id)).toEqual([a!.id, c!.id])
 		expect(next.pieces[0]?.contours).toEqual(b!.contours)
 		// The cutter is kept: its outline stands in the sheet twice, under two ids.
@@ -33,6 +33,16 @@ describe('which outlines make a piece', () => {
 		expect(kept.pieces).toHaveLength(3)
 		single(kept)
 		expect(takeOutlines(sheet, a!.id, []).pieces).toHaveLength(2)
+	})
+
+	test('open outlines of the piece stay, unless they are replaced too', () => {
+		const piece = newPiece('Sign', paths('M0 0H10V10Z', 'M20 0H30V10'))
+		const sheet = { ...sheetOf(), pieces: [piece] }
+		const other = paths('M5 5H8V8Z')
+		const closed = (s: Sheet) => s.pieces[0]!.contours.map((c) => c.closed)
+		expect(closed(takeOutlines(sheet, piece.id, other))).toEqual([true, false])
+		expect(closed(takeOutlines(sheet, piece.id, []))).toEqual([false])
+		expect(closed(takeOutlines(sheet, piece.id, other, { openToo: true }))).toEqual([true])
 	})
 
 	test('separated, each edge keeps its openings; an island becomes a piece; made one again, nothing is lost', () => {

@@ -6,21 +6,23 @@ import { addPieces } from './pieces'
 /** Edits of which outlines make a piece. */
 
 /**
- * Gives a piece other outlines, as combining it with others made them; other pieces go.
- * @param gone pieces that are used up
+ * Gives a piece other closed outlines, as combining it with others made them; its open outlines
+ * stay. A piece that is left without any goes.
+ * @param o `gone` pieces that are used up; `openToo` where open outlines are replaced as well
  */
 export function takeOutlines(
 	sheet: Sheet,
 	pieceId: string,
 	contours: readonly Contour[],
-	gone: ReadonlySet<string> = new Set(),
+	o: { readonly gone?: ReadonlySet<string>; readonly openToo?: boolean } = {},
 ): Sheet {
-	const pieces = sheet.pieces.filter((p) => p.id === pieceId || !gone.has(p.id))
+	const pieces = sheet.pieces.filter((p) => p.id === pieceId || !o.gone?.has(p.id))
 	const others = pieces.filter((p) => p.id !== pieceId)
-	const own = withFreshIds(contours, idsOf(others))
-	return mapPiece({ ...sheet, pieces }, pieceId, (piece) =>
-		own.length > 0 ? { ...piece, contours: own } : null,
-	)
+	return mapPiece({ ...sheet, pieces }, pieceId, (piece) => {
+		const open = o.openToo ? [] : piece.contours.filter(({ closed }) => !closed)
+		const own = withFreshIds([...contours, ...open], idsOf(others))
+		return own.length > 0 ? { ...piece, contours: own } : null
+	})
 }
 
 /** Puts new pieces in the place of others: where the lowest of them was, in order. */

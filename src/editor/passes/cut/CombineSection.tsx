@@ -88,7 +88,7 @@ function Combine({ pieces }: { pieces: readonly Piece[] }) {
 	const accept = (label: string, contours: readonly Contour[]) => {
 		propose(undefined)
 		open.apply(label, (sheet) =>
-			takeOutlines(sheet, subject.id, contours, keep ? new Set() : instead),
+			takeOutlines(sheet, subject.id, contours, keep ? {} : { gone: instead }),
 		)
 		open.select({ ...NOTHING, piece: subject.id })
 		refresh()

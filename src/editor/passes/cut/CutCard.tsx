@@ -1,9 +1,8 @@
 'use client'
 
-import Box from '@mui/material/Box'
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { useDesk, useWorkbench } from '../../workbench'
-import { Section } from '../Section'
+import { type SectionOf, Sections } from '../Sections'
 import { ToolRows } from '../ToolRows'
 import { leaveApart } from './apart'
 import { CombineSection } from './CombineSection'
@@ -12,7 +11,7 @@ import { Punch } from './Punch'
 type SectionId = 'openings' | 'outlines' | 'rules' | 'grow' | 'stroke'
 
 // A section comes when it is first opened.
-const SECTIONS: readonly { id: SectionId; name: string; Content: ComponentType }[] = [
+const SECTIONS: readonly SectionOf<SectionId>[] = [
 	{
 		id: 'openings',
 		name: 'Openings and islands',
@@ -65,18 +64,7 @@ export function CutCard() {
 			<ToolRows />
 			<Punch />
 			<CombineSection />
-			<Box sx={{ mx: -1.75, borderBottom: 1, borderColor: 'divider' }}>
-				{SECTIONS.map(({ id, name, Content }) => (
-					<Section
-						key={id}
-						name={name}
-						open={shown === id}
-						onToggle={() => setShown(shown === id ? null : id)}
-					>
-						<Content />
-					</Section>
-				))}
-			</Box>
+			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
 		</>
 	)
 }

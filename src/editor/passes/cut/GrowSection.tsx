@@ -45,11 +45,8 @@ function Grow({ piece }: { piece: Piece }) {
 	const label = away > 0 ? `Grow by ${by}` : `Shrink by ${by}`
 	const accept = () => {
 		if (!result) return
-		const strokes = piece.contours.filter((c) => !c.closed)
 		open.apply(label, (s) =>
-			beneath
-				? addBeneath(s, piece.id, nextName(s), result)
-				: takeOutlines(s, piece.id, [...result, ...strokes]),
+			beneath ? addBeneath(s, piece.id, nextName(s), result) : takeOutlines(s, piece.id, result),
 		)
 		refresh()
 	}

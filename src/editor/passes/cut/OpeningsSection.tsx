@@ -162,9 +162,8 @@ function Islands({ piece }: { piece: Piece }) {
 		if (!round) return
 		const contours = await withBridges(areaOf(piece), contour, round, { width, count })
 		if (!open.sheet().pieces.includes(piece)) return
-		const strokes = piece.contours.filter((c) => !c.closed)
 		open.apply(count === 1 ? 'Bridge an island' : `Bridge an island ${count} times`, (s) =>
-			takeOutlines(s, piece.id, [...contours, ...strokes]),
+			takeOutlines(s, piece.id, contours),
 		)
 		open.select({ piece: piece.id, contour: null, nodes: new Set() })
 	}

@@ -5,12 +5,13 @@ import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
-import { changePiece, type FillRule, type Piece, reverseOutline, takeOutlines } from '@/core'
-import { findDifferences, findWindings, resolved } from '@/store/combining'
+import { changePiece, type FillRule, type Piece, reverseOutline } from '@/core'
+import { findDifferences, findWindings } from '@/store/combining'
 import { ShapePicture } from '../../ShapePicture'
 import { SwitchRow } from '../../SwitchRow'
 import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { areaOf, useChosenPieces } from './chosen'
+import { useChosenPieces } from './chosen'
+import { makeAlike } from './makeAlike'
 
 const RULES: readonly { rule: FillRule; name: string }[] = [
 	{ rule: 'nonzero', name: 'nonzero' },
@@ -30,15 +31,6 @@ export function RulesSection() {
 	useWindings(numbers ? piece : undefined)
 	const differ = useDifferences(piece)
 	const own = piece?.contours.find((c) => c.id === contourId) ?? piece?.contours[0]
-	const alike = async (about: Piece) => {
-		const contours = await resolved(areaOf(about))
-		if (!open.sheet().pieces.includes(about)) return
-		const strokes = about.contours.filter((c) => !c.closed)
-		open.apply('Make it the same under both rules', (s) =>
-			takeOutlines(s, about.id, [...contours, ...strokes]),
-		)
-		refresh()
-	}
 	return (
 		<>
 			<Box>
@@ -97,7 +89,11 @@ export function RulesSection() {
 									: `The rules differ in ${differ} places: other programs may fill it otherwise.`}
 					</Typography>
 					{differ !== null && differ > 0 && (
-						<Button variant="contained" disabled={readOnly} onClick={() => alike(piece)}>
+						<Button
+							variant="contained"
+							disabled={readOnly}
+							onClick={() => makeAlike(open, piece).then(() => refresh())}
+						>
 							Make it the same under both
 						</Button>
 					)}

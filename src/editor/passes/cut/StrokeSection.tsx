@@ -45,7 +45,9 @@ function Stroked({ piece }: { piece: Piece }) {
 	const accept = () => {
 		if (!result) return
 		open.apply('Make a piece of a stroke', (s) =>
-			beneath ? addBeneath(s, piece.id, nextName(s), result) : takeOutlines(s, piece.id, result),
+			beneath
+				? addBeneath(s, piece.id, nextName(s), result)
+				: takeOutlines(s, piece.id, result, { openToo: true }),
 		)
 		refresh()
 	}

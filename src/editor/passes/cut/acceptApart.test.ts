@@ -75,6 +75,16 @@ describe('regions accepted', () => {
 	})
 })
 
+test('open outlines of pieces taken apart are not lost', async () => {
+	const open = createOpenSheet({
+		...sheet,
+		pieces: [{ ...board, contours: [...board.contours, ...parsePathData('M5 5H9V9')] }, bar],
+	})
+	const { desk } = handy(() => [1, 1, 1])
+	await acceptApart(open, desk)
+	expect(open.sheet().pieces.map((p) => p.contours.map((c) => c.closed))).toEqual([[true], [false]])
+})
+
 describe('words and punches', () => {
 	test('pieces are named as one says them', () => {
 		expect(named([board])).toBe('“Board”')

@@ -1,4 +1,4 @@
-import { newPiece, type Piece, type Region, replacePieces } from '@/core'
+import { newId, newPiece, type Piece, type Region, replacePieces } from '@/core'
 import { joinedRegions } from '@/store/combining'
 import type { OpenSheet } from '@/store/openSheet'
 import { NOTHING } from '@/store/selection'
@@ -30,11 +30,18 @@ export async function acceptApart(open: OpenSheet, desk: Desk): Promise<void> {
 		const { contours, id } = fresh
 		return like ? { ...like, id, name, contours } : { ...fresh, name }
 	})
+	const lines = sources.flatMap((piece) => openPart(piece, () => nextName(open.sheet(), names)))
 	const label =
 		made.length === 1 ? 'Keep one piece of regions' : `Keep ${made.length} pieces of regions`
-	open.apply(label, (sheet) => replacePieces(sheet, gone, made))
+	open.apply(label, (sheet) => replacePieces(sheet, gone, [...made, ...lines]))
 	leaveApart(desk)
 	open.select({ ...NOTHING, piece: made[0]?.id ?? null })
+}
+
+/** The open outlines of a piece, which no region can hold, as a piece of their own. */
+function openPart(piece: Piece, name: () => string): Piece[] {
+	const contours = piece.contours.filter(({ closed }) => !closed)
+	return contours.length > 0 ? [{ ...piece, id: newId(), name: name(), contours }] : []
 }
 
 /** The topmost of the pieces that cover some of the regions: they are painted like it. */

@@ -49,19 +49,17 @@ async function punch(open: OpenSheet, host: Piece, drawn: Piece): Promise<string
 	if (!pieces.includes(host) || !pieces.includes(drawn)) return null
 	if (result.length === 0)
 		return `That outline covers all of “${host.name}”: nothing was cut. It is a piece of its own.`
-	const untouched =
-		result.length === host.contours.length && result.every((c, i) => c === host.contours[i])
-	if (untouched || sameShape(result, host))
+	if (sameNodes(result, host))
 		return `That outline lies beside “${host.name}”: nothing was cut. It is a piece of its own.`
 	const openings = openingsOf({ ...host, contours: result }).length
 	const label = openings > openingsOf(host).length ? 'Punch an opening' : 'Bite an edge'
-	const strokes = host.contours.filter((c) => !c.closed)
-	open.apply(label, (s) => takeOutlines(s, host.id, [...result, ...strokes], new Set([drawn.id])))
+	open.apply(label, (s) => takeOutlines(s, host.id, result, { gone: new Set([drawn.id]) }))
 	open.select({ piece: host.id, contour: null, nodes: new Set() })
 	return null
 }
 
-function sameShape(result: Piece['contours'], host: Piece): boolean {
+/** Nothing was cut where all nodes of a piece, and no others, stand in the result. */
+function sameNodes(result: Piece['contours'], host: Piece): boolean {
 	const ids = (contours: Piece['contours']) =>
 		contours
 			.flatMap((c) => c.nodes.map((n) => n.id))

@@ -4,14 +4,14 @@ import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutl
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { SMALL_PHOTO_PX } from '@/core'
 import { chooseFiles } from '@/store/files'
 import { useTakeFiles } from '../../FilesTaken'
 import { useDesk, useOpenSheet } from '../../workbench'
 import { PICTURES } from '../fileKinds'
 import type { ToolId } from '../passes'
-import { Section } from '../Section'
+import { type SectionOf, Sections } from '../Sections'
 import { ToolRows } from '../ToolRows'
 import { PhotoList } from './PhotoList'
 import { usePhotoAtHand } from './photoAtHand'
@@ -19,7 +19,7 @@ import { usePhotoAtHand } from './photoAtHand'
 type SectionId = 'place' | 'tone' | 'line' | 'size' | 'guides'
 
 // A section comes when it is first opened.
-const SECTIONS: readonly { id: SectionId; name: string; Content: ComponentType }[] = [
+const SECTIONS: readonly SectionOf<SectionId>[] = [
 	{
 		id: 'tone',
 		name: 'Tone',
@@ -88,18 +88,7 @@ export function PhotoCard() {
 					or drop or paste one
 				</Typography>
 			</Box>
-			<Box sx={{ mx: -1.75, borderBottom: 1, borderColor: 'divider' }}>
-				{SECTIONS.map(({ id, name, Content }) => (
-					<Section
-						key={id}
-						name={name}
-						open={shown === id}
-						onToggle={() => setShown(shown === id ? null : id)}
-					>
-						<Content />
-					</Section>
-				))}
-			</Box>
+			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
 		</>
 	)
 }

@@ -2,14 +2,14 @@
 
 import Button from '@mui/material/Button'
 import { useEffect, useMemo, useState } from 'react'
-import { type Contour, nestingOf, type Piece, takeOutlines } from '@/core'
-import { differingPieces, resolved } from '@/store/combining'
+import { type Contour, nestingOf, type Piece } from '@/core'
+import { differingPieces } from '@/store/combining'
 import { selectContour } from '@/store/selection'
 import { boundsOf } from '../../canvas/hitTest'
 import { fitBox } from '../../canvas/view'
 import { goToPass } from '../../desk'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { areaOf } from '../cut/chosen'
+import { makeAlike } from '../cut/makeAlike'
 import { Notice } from '../Notice'
 
 /** What would fall out of card, and what another program may fill otherwise: each with its remedy. */
@@ -34,14 +34,6 @@ export function CutFindings() {
 		desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
 		refresh()
 	}
-	const alike = async (piece: Piece) => {
-		const contours = await resolved(areaOf(piece))
-		if (!open.sheet().pieces.includes(piece)) return
-		const strokes = piece.contours.filter((c) => !c.closed)
-		open.apply('Make it the same under both rules', (s) =>
-			takeOutlines(s, piece.id, [...contours, ...strokes]),
-		)
-	}
 	return (
 		<>
 			{islands.map(({ piece, contour }) => (
@@ -62,7 +54,7 @@ export function CutFindings() {
 					key={piece.id}
 					severity="warning"
 					action={
-						<Button color="inherit" disabled={readOnly} onClick={() => alike(piece)}>
+						<Button color="inherit" disabled={readOnly} onClick={() => makeAlike(open, piece)}>
 							Make it the same under both
 						</Button>
 					}

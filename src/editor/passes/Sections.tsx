@@ -4,10 +4,43 @@ import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { type ReactNode, Suspense, useId, useRef } from 'react'
+import { type ComponentType, type ReactNode, Suspense, useId, useRef } from 'react'
 
-/** A part of a pass card under a heading that opens and closes it. */
-export function Section({
+/** A part of a pass card; its content comes when it is first opened. */
+export interface SectionOf<Id extends string> {
+	readonly id: Id
+	readonly name: string
+	readonly Content: ComponentType
+}
+
+/** The parts of a pass card, of which at most one is open. */
+export function Sections<Id extends string>({
+	sections,
+	shown,
+	onShow,
+}: {
+	sections: readonly SectionOf<Id>[]
+	shown: Id | null
+	onShow: (id: Id | null) => void
+}) {
+	return (
+		<Box sx={{ mx: -1.75, borderBottom: 1, borderColor: 'divider' }}>
+			{sections.map(({ id, name, Content }) => (
+				<Section
+					key={id}
+					name={name}
+					open={shown === id}
+					onToggle={() => onShow(shown === id ? null : id)}
+				>
+					<Content />
+				</Section>
+			))}
+		</Box>
+	)
+}
+
+/** A part under a heading that opens and closes it. */
+function Section({
 	name,
 	open,
 	onToggle,
