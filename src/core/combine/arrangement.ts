@@ -14,6 +14,8 @@ export interface Arrangement {
 	readonly lattice: Lattice
 	/** For each group of outlines that went in, its polygons. */
 	readonly groups: readonly (readonly Ring[])[]
+	/** For each group, whether its outlines come near themselves or each other. */
+	readonly tangled: readonly boolean[]
 	/** Distances below this, px, count as none. */
 	readonly weld: number
 }
@@ -63,23 +65,34 @@ function arrange(groups: readonly (readonly Contour[])[], turn: number): Arrange
 		turn,
 	)
 	const weld = WELD_STEPS / lattice.steps
-	layOut(lattice, sources, weld)
+	const near = layOut(lattice, sources, weld)
 	let source = 0
-	const rings = groups.map((group) =>
-		group.flatMap((contour): Ring[] => {
+	const tangled: boolean[] = []
+	const rings = groups.map((group) => {
+		const first = source
+		const found = group.flatMap((contour): Ring[] => {
 			const ring: number[] = []
 			for (const end = source + contour.nodes.length; source < end; source++)
 				for (const { vertex } of lattice.breaks[source] ?? [])
 					if (vertex !== ring.at(-1)) ring.push(vertex)
 			while (ring.length > 1 && ring[0] === ring.at(-1)) ring.pop()
 			return ring.length > 2 ? [ring] : []
-		}),
-	)
-	return { sources, lattice, groups: rings, weld }
+		})
+		tangled.push(near.some(([a, b]) => a >= first && a < source && b >= first && b < source))
+		return found
+	})
+	return { sources, lattice, groups: rings, tangled, weld }
 }
 
-/** Makes the vertices along every segment. */
-function layOut(lattice: Lattice, sources: readonly Source[], weld: number): void {
+/**
+ * Makes the vertices along every segment.
+ * @returns the pairs of segments that come near each other
+ */
+function layOut(
+	lattice: Lattice,
+	sources: readonly Source[],
+	weld: number,
+): (readonly [number, number])[] {
 	const nodes = sources.map(({ from }) => lattice.weld(from.at[0], from.at[1]))
 	const nodeAt = (source: number) => nodes[source] ?? 0
 	const twins = twinsOf(sources, nodes, weld)
@@ -111,6 +124,10 @@ function layOut(lattice: Lattice, sources: readonly Source[], weld: number): voi
 		for (const { t, vertex } of twin.reversed ? breaks.toReversed() : breaks)
 			place(source, twin.reversed ? 1 - t : t, vertex)
 	}
+	const near = twins.flatMap((twin, source) => (twin ? [[source, source] as const] : []))
+	for (let i = 0; i < close.length; i += 2)
+		near.push([chords[close[i] ?? 0]?.source ?? 0, chords[close[i + 1] ?? 0]?.source ?? 0])
+	return near
 }
 
 /** A vertex that a chord is led through, and how far along it. */

@@ -44,8 +44,10 @@ export function combineAreas(op: Operation, areas: readonly Area[]): Contour[] {
 	return arranged(
 		areas.map(({ contours }) => contours),
 		(arrangement) => {
-			const { lattice, groups } = arrangement
-			const filled = areas.map(({ rule }, k): Filled => ({ rings: groups[k] ?? [], rule }))
+			const { lattice, groups, tangled } = arrangement
+			const filled = areas.map(
+				({ rule }, k): Filled => ({ rings: groups[k] ?? [], rule, clear: !tangled[k] }),
+			)
 			const [first = NOTHING, ...others] = filled
 			const found = others.reduce(
 				(sum, next): Filled => ({ rings: clip(lattice, op, sum, next), rule: 'plain' }),

@@ -69,14 +69,25 @@ export class Lattice {
 		const besideY = y - row * CELL < CELL / 2 ? row - 1 : row + 1
 		for (const c of [column, besideX])
 			for (const r of [row, besideY])
-				for (const vertex of this.byCell.get(cellKey(c, r)) ?? [])
-					if (Math.hypot(this.x(vertex) - x, this.y(vertex) - y) < WELD_STEPS) return vertex
+				for (const vertex of this.byCell.get(cellKey(c, r)) ?? NONE)
+					if (this.isNear(vertex, x, y)) return vertex
 		const vertex = this.vertexAt(x, y)
 		const key = cellKey(column, row)
 		const cell = this.byCell.get(key)
 		if (cell) cell.push(vertex)
 		else this.byCell.set(key, [vertex])
 		return vertex
+	}
+
+	private isNear(vertex: number, x: number, y: number): boolean {
+		const dx = this.x(vertex) - x
+		const dy = this.y(vertex) - y
+		return dx * dx + dy * dy < WELD_STEPS * WELD_STEPS
+	}
+
+	/** Whether two vertices lie so near that what is between them is nothing. */
+	areNear(a: number, b: number): boolean {
+		return this.isNear(a, this.x(b), this.y(b))
 	}
 
 	/** The vertex at a place of the lattice, made where there is none. */
@@ -150,11 +161,13 @@ export class Lattice {
 		const dy = this.y(b) - this.y(a)
 		const px = this.x(vertex) - this.x(a)
 		const py = this.y(vertex) - this.y(a)
-		const size = Math.hypot(dx, dy)
+		const size = Math.sqrt(dx * dx + dy * dy)
 		const along = px * dx + py * dy
 		return size > 0 && along >= 0 && along <= size * size && Math.abs(dx * py - dy * px) <= 2 * size
 	}
 }
+
+const NONE: readonly number[] = []
 
 const CELL = 2 * WELD_STEPS
 

@@ -1,7 +1,7 @@
 import { type Cubic, nearestOn, splitCubic } from '../geometry/cubic'
 import { distance, type Point } from '../geometry/point'
 import { reverseContour, withHandles } from '../path/contour'
-import { inferKind, obeysKind, replaceNode } from '../path/kinds'
+import { inferKind, obeysKind } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
 import { controlArea, controlLength } from './area'
 import type { Arrangement, Ring } from './arrangement'
@@ -264,11 +264,10 @@ function contourOf({ sources }: Arrangement, traced: readonly Traced[]): Contour
 		return withHandles({ id, at: joint.at, kind }, handles)
 	})
 	const contour: Contour = { id: first?.contour.id ?? newId(), nodes, closed: true }
-	return parts.reduce((current, { joint }, k) => {
-		const node = current.nodes[k]
-		if (!node || (joint.kept && obeysKind(current, k))) return current
-		return replaceNode(current, k, { ...node, kind: inferKind(current, k) })
-	}, contour)
+	const shown = nodes.map((node, k) =>
+		parts[k]?.joint.kept && obeysKind(contour, k) ? node : { ...node, kind: inferKind(contour, k) },
+	)
+	return { ...contour, nodes: shown }
 }
 
 /** Begins with the first node of the first of the outlines that it follows. */

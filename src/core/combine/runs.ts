@@ -1,5 +1,5 @@
 import type { Ring } from './arrangement'
-import { type Lattice, type Span, WELD_STEPS } from './lattice'
+import type { Lattice, Span } from './lattice'
 
 /** A stretch of one segment along a polygon; backwards where `from` exceeds `to`. */
 export interface Run {
@@ -62,17 +62,13 @@ export function runsOf(
 			if (longer || smoother) best = { source: span.source, from: span.from, to: last.to, until }
 		}
 		// The clipper mends with edges of a step or two, which no segment knows: straight links.
-		if (!best && !isShort(lattice, at(k), at(k + 1))) lattice.faults++
+		if (!best && !lattice.areNear(at(k), at(k + 1))) lattice.faults++
 		const { source, from, to, until } = best ?? { source: LINK, from: 0, to: 1, until: k + 1 }
 		const direction = to > from ? 1 : -1
 		runs.push({ source, from, to, direction, start: at(k), end: at(until) })
 		k = until
 	}
 	return runs.map((run) => whole(lattice, run))
-}
-
-function isShort(lattice: Lattice, a: number, b: number): boolean {
-	return Math.hypot(lattice.x(a) - lattice.x(b), lattice.y(a) - lattice.y(b)) <= WELD_STEPS
 }
 
 /** A run that ends where all that is left of its segment is one vertex has the whole of it. */

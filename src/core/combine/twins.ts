@@ -19,11 +19,11 @@ export function twinsOf(
 	starts: readonly number[],
 	near: number,
 ): (Twin | undefined)[] {
-	const byEnds = new Map<string, number[]>()
+	const byEnds = new Map<number, number[]>()
 	return sources.map(({ cubic, after }, number): Twin | undefined => {
 		const from = starts[number] ?? -1
 		const to = starts[after] ?? -1
-		const key = from < to ? `${from} ${to}` : `${to} ${from}`
+		const key = Math.min(from, to) * sources.length + Math.max(from, to)
 		const alike = byEnds.get(key) ?? []
 		for (const of of alike) {
 			const other = sources[of]?.cubic

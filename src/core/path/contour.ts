@@ -101,12 +101,11 @@ function turnNode(node: PathNode): PathNode {
 
 /** A copy of `node` with exactly these handles; `undefined`, or the node's own place, retracts one. */
 export function withHandles(
-	{ in: _in, out: _out, ...rest }: PathNode,
+	{ id, at, kind }: PathNode,
 	handles: { in: Point | undefined; out: Point | undefined },
 ): PathNode {
-	return {
-		...rest,
-		...(handles.in && !samePoint(handles.in, rest.at) && { in: handles.in }),
-		...(handles.out && !samePoint(handles.out, rest.at) && { out: handles.out }),
-	}
+	const into = handles.in && !samePoint(handles.in, at) ? handles.in : undefined
+	const out = handles.out && !samePoint(handles.out, at) ? handles.out : undefined
+	if (into) return out ? { id, at, kind, in: into, out } : { id, at, kind, in: into }
+	return out ? { id, at, kind, out } : { id, at, kind }
 }

@@ -23,10 +23,13 @@ const HANDLE_SHARE = 1 / 3
 /** Whether the node at `index` is what its kind says. */
 export function obeysKind(contour: Contour, index: number): boolean {
 	const node = contour.nodes[index]
-	if (!node) return false
-	if (node.kind === 'cusp') return true
-	if (node.kind === 'corner') return !node.in && !node.out
-	if (node.kind === 'symmetric' && !(node.in && node.out && equalLengths(node))) return false
+	return node !== undefined && isOfKind(contour, index, node, node.kind)
+}
+
+function isOfKind(contour: Contour, index: number, node: PathNode, kind: NodeKind): boolean {
+	if (kind === 'cusp') return true
+	if (kind === 'corner') return !node.in && !node.out
+	if (kind === 'symmetric' && !(node.in && node.out && equalLengths(node))) return false
 	if (node.in && node.out) return inLine(node.at, node.in, node.out)
 	const line = straightNeighbour(contour, index)
 	if (line) return inLine(node.at, node.in ?? node.out ?? node.at, line)
@@ -37,11 +40,8 @@ export function obeysKind(contour: Contour, index: number): boolean {
 export function inferKind(contour: Contour, index: number): NodeKind {
 	const node = contour.nodes[index]
 	if (!node || (!node.in && !node.out)) return 'corner'
-	const kinds: NodeKind[] = ['symmetric', 'smooth']
-	const found = kinds.find((kind) =>
-		obeysKind(replaceNode(contour, index, { ...node, kind }), index),
-	)
-	return found ?? 'cusp'
+	if (isOfKind(contour, index, node, 'symmetric')) return 'symmetric'
+	return isOfKind(contour, index, node, 'smooth') ? 'smooth' : 'cusp'
 }
 
 /** Every node given the kind that its handles show: for outlines that carry no kinds. */
