@@ -1,6 +1,8 @@
 import { flattenContour } from '../path/contour'
 import type { Contour, FillRule } from '../path/model'
+import { controlArea } from './area'
 import type { Operation } from './clip'
+import { sourcesOf } from './sources'
 
 /** Test support: judges a combination by sampling what is filled, row by row. */
 
@@ -55,7 +57,7 @@ export function sampleFill(
 	const unsure = new Uint8Array(side * side)
 	const step = frame.size / side
 	for (const contour of contours) {
-		const ring = flattenContour(contour, (frame.size * tolerance) / 10)
+		const ring = flattenContour(contour, (frame.size * tolerance) / 3)
 		for (const [i, a] of ring.entries()) {
 			const b = ring[(i + 1) % ring.length] ?? a
 			const from = (Math.min(a[1], b[1]) - frame.y) / step - 0.5
@@ -111,6 +113,11 @@ function markNear(
 			}
 		}
 	}
+}
+
+/** px² that outlines enclose, openings that run against them taken off; clockwise positive. */
+export function enclosed(contours: readonly Contour[]): number {
+	return controlArea(sourcesOf(contours).map(({ cubic }) => cubic))
 }
 
 const TRUTH: Record<Operation, (s: number, c: number) => number> = {

@@ -84,12 +84,16 @@ function blob(random: () => number, count: number): Contour {
 }
 
 function shifted(contour: Contour, dx: number, dy: number): Contour {
-	const move = (p: Point): Point => [p[0] + dx, p[1] + dy]
+	return mapped(contour, ([x, y]) => [x + dx, y + dy])
+}
+
+/** An outline with every point of it moved by a map. */
+export function mapped(contour: Contour, map: (p: Point) => Point): Contour {
 	const nodes = contour.nodes.map((node) => ({
 		...node,
-		at: move(node.at),
-		...(node.in && { in: move(node.in) }),
-		...(node.out && { out: move(node.out) }),
+		at: map(node.at),
+		...(node.in && { in: map(node.in) }),
+		...(node.out && { out: map(node.out) }),
 	}))
 	return { ...contour, nodes }
 }

@@ -1,0 +1,23 @@
+import { expect, it } from 'vitest'
+import type { FillRule } from '../path/model'
+import type { Operation } from './clip'
+import { combine } from './combine'
+import { wrongSamples } from './judge'
+import { randomFrom, randomPair } from './randomOutlines'
+
+const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
+const RULES: readonly FillRule[] = ['nonzero', 'evenodd']
+
+it('10,000 pairs fill what they should, under either rule', { timeout: 240_000 }, () => {
+	const random = randomFrom(20261125)
+	const any = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!
+	for (let k = 0; k < 10_000; k++) {
+		const [a, b] = randomPair(random)
+		const op = any(OPERATIONS)
+		const rules = { subject: any(RULES), clip: any(RULES) }
+		const result = combine(op, a, b, { subjectRule: rules.subject, clipRule: rules.clip })
+		const wrong = wrongSamples(op, a, b, result, rules, 32)
+		if (wrong > 0)
+			expect.fail(`pair ${k}, ${op}, ${JSON.stringify(rules)}: ${wrong} places are wrong`)
+	}
+})
