@@ -237,7 +237,11 @@ test('pieces are moved, copied and lined up; the list of steps goes back to any 
 	] as const) {
 		await page.getByRole('button', { name: 'All steps' }).click()
 		await page.getByRole('menuitem', { name: step }).click()
-		await page.keyboard.press('Escape')
+		// The list stays open while one goes to and fro; behind it the page is hidden from such looks.
+		await expect(async () => {
+			await page.keyboard.press('Escape')
+			await expect(page.getByRole('menu')).toBeHidden({ timeout: 1000 })
+		}).toPass()
 		await expect(rows).toHaveCount(count)
 	}
 })

@@ -78,12 +78,12 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 		const state = desk.getState()
 		if (!showsMarks(state)) return
 		const { selection } = open.getState()
+		const shown = shownOf(open.sheet(), state.pass === 'cut' ? coveredBy(state) : undefined)
 		paintAids(ctx, open.sheet(), state.overlay, to)
 		if (state.pass === 'cut') {
 			if (state.apart) return paintApart(ctx, state.apart, to)
-			// What is proposed covers marks of what it would take the place of.
-			if (state.proposed) return paintProposed(ctx, state.proposed, to)
-			if (state.direction) paintDirections(ctx, open.sheet(), chosenPieces(selection), to)
+			if (state.proposed) paintProposed(ctx, state.proposed, to)
+			if (state.direction) paintDirections(ctx, shown, chosenPieces(selection), to)
 			if (state.windings) paintWindings(ctx, state.windings, to)
 		}
 		const suggested = state.suggested?.all[state.suggested.at]
@@ -94,7 +94,7 @@ export function mountScene(container: HTMLDivElement, open: OpenSheet, desk: Des
 			if (selection.nodes.size === 0) return
 		}
 		if (worksOnPhoto(state) || state.tool === 'arrange') paintBox(ctx, state.overlay, to.view)
-		else paintMarks(ctx, open.sheet(), selection, state.overlay, to)
+		else paintMarks(ctx, shown, selection, state.overlay, to)
 	}
 	/** What of the two upper layers must be drawn anew with the next frame. */
 	const dirty = { pieces: new Dirty(), marks: new Dirty() }

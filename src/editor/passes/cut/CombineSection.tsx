@@ -82,6 +82,8 @@ function Combine({ pieces }: { pieces: readonly Piece[] }) {
 		() => new Set((keep ? order.slice(0, 1) : order).map((p) => p.id)),
 		[order, keep],
 	)
+	// A picture that is still pointed at when the pieces change proposes nothing any more.
+	useEffect(() => () => desk.setState({ proposed: null }), [desk])
 	if (!subject) return null
 	const propose = (contours: readonly Contour[] | undefined) =>
 		desk.setState({ proposed: contours ? { contours, instead } : null })
