@@ -1,10 +1,12 @@
 import { parseArgs } from 'node:util'
-import { readSvg, type SvgDrawing } from '../src/core/drawings'
+import { readSvg } from '../src/core/drawings'
 import {
 	type Area,
+	type Contour,
 	combineAreas,
 	emptySheet,
 	formatSvg,
+	nodeCount,
 	type Operation,
 	type Piece,
 } from '../src/core/index'
@@ -32,9 +34,9 @@ export async function combineCommand(args: string[]): Promise<void> {
 		process.stdout.write(
 			`${JSON.stringify({
 				operation: op,
-				outlines: pieces.flatMap(({ contours }) => contours).length,
-				nodesBefore: nodeCount(subject) + nodeCount(clip),
-				nodesAfter: nodeCount({ pieces }),
+				outlines: outlinesOf(pieces).length,
+				nodesBefore: nodeCount(outlinesOf([...subject.pieces, ...clip.pieces])),
+				nodesAfter: nodeCount(outlinesOf(pieces)),
 				skipped: [...new Set([...subject.skipped, ...clip.skipped])],
 			})}\n`,
 		)
@@ -65,8 +67,8 @@ function withOutlines(piece: Piece, contours: Piece['contours']): Piece {
 	return { ...piece, contours, fillRule: 'evenodd' }
 }
 
-function nodeCount({ pieces }: Pick<SvgDrawing, 'pieces'>): number {
-	return pieces.flatMap(({ contours }) => contours).reduce((sum, c) => sum + c.nodes.length, 0)
+function outlinesOf(pieces: readonly Piece[]): Contour[] {
+	return pieces.flatMap(({ contours }) => contours)
 }
 
 interface Understood {

@@ -126,6 +126,7 @@ export {
 	flattenContour,
 	isStraight,
 	neighbours,
+	nodeCount,
 	reverseContour,
 	type Segment,
 	segmentCount,

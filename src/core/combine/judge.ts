@@ -1,4 +1,5 @@
-import { flattenContour } from '../path/contour'
+import { EMPTY_BOX, joinBoxes } from '../geometry/box'
+import { contourHull, flattenContour } from '../path/contour'
 import type { Contour, FillRule } from '../path/model'
 import { controlArea } from './area'
 import type { Operation } from './clip'
@@ -31,15 +32,7 @@ export interface Frame {
 
 /** A square that holds all outlines. */
 export function frameOf(contours: readonly Contour[], side = SIDE): Frame {
-	let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity]
-	for (const { nodes } of contours)
-		for (const { at, in: i, out: o } of nodes)
-			for (const [x, y] of [at, i ?? at, o ?? at]) {
-				minX = Math.min(minX, x)
-				minY = Math.min(minY, y)
-				maxX = Math.max(maxX, x)
-				maxY = Math.max(maxY, y)
-			}
+	const { minX, minY, maxX, maxY } = contours.map(contourHull).reduce(joinBoxes, EMPTY_BOX)
 	const size = Math.max(maxX - minX, maxY - minY) * 1.02 || 1
 	return { x: (minX + maxX - size) / 2, y: (minY + maxY - size) / 2, size, side }
 }

@@ -1,7 +1,14 @@
 import { thin } from '../fit/thin'
 import { type Cubic, lineCubic } from '../geometry/cubic'
 import { add, cross, distance, dot, type Point, samePoint, scale } from '../geometry/point'
-import { isStraight, reverseContour, segmentCubic, segments, withHandles } from '../path/contour'
+import {
+	isStraight,
+	nodeCount,
+	reverseContour,
+	segmentCubic,
+	segments,
+	withHandles,
+} from '../path/contour'
 import { inferKinds } from '../path/kinds'
 import { type Contour, type FillRule, newId, type PathNode } from '../path/model'
 import { controlArea } from './area'
@@ -201,10 +208,6 @@ function wound(outlines: readonly Contour[], tolerance: number, enough: number):
 	return nodeCount(kept) <= enough
 		? kept
 		: kept.map((contour) => thin(contour, { tolerance: tolerance / 2 }).contour)
-}
-
-function nodeCount(contours: readonly Contour[]): number {
-	return contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
 }
 
 /** Outlines that fill the same under either rule, turned so that the outer ones run clockwise. */

@@ -1,6 +1,7 @@
 import { type Cubic, nearestOn, splitCubic } from '../geometry/cubic'
 import { distance, type Point } from '../geometry/point'
 import { reverseContour, withHandles } from '../path/contour'
+import { withFreshIds } from '../path/freshIds'
 import { inferKind, obeysKind } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
 import { controlArea, controlLength } from './area'
@@ -21,7 +22,7 @@ export function rebuild(arrangement: Arrangement, rings: readonly Ring[]): Conto
 		.filter((runs) => runs !== null)
 	const backwards = outlines.flat().reduce((sum, { run }) => sum - run.direction, 0)
 	const contours = outlines.map((traced) => contourOf(arrangement, traced))
-	return withSingleIds(backwards > 0 ? contours.map(reverseContour) : contours)
+	return withFreshIds(backwards > 0 ? contours.map(reverseContour) : contours)
 }
 
 /** The place where one run ends and the next begins. */
@@ -307,24 +308,4 @@ function handlesOf(
 	}
 	const [, out, into] = stretchOf(source, run)
 	return { out, in: into }
-}
-
-/** Gives nodes and outlines new ids where theirs are taken already. */
-function withSingleIds(contours: readonly Contour[]): Contour[] {
-	const taken = new Set<string>()
-	const own = (id: string) => {
-		const single = taken.has(id) ? newId() : id
-		taken.add(single)
-		return single
-	}
-	return contours.map((contour) => {
-		const id = own(contour.id)
-		const ids = contour.nodes.map((node) => own(node.id))
-		if (id === contour.id && contour.nodes.every((node, i) => node.id === ids[i])) return contour
-		return {
-			...contour,
-			id,
-			nodes: contour.nodes.map((node, i) => ({ ...node, id: ids[i] ?? newId() })),
-		}
-	})
 }

@@ -1,5 +1,6 @@
-import { boxCorners, boxOf, growBox } from '../geometry/box'
+import { boxCorners, EMPTY_BOX, growBox, joinBoxes } from '../geometry/box'
 import type { Point } from '../geometry/point'
+import { contourHull } from '../path/contour'
 import { type Contour, newId } from '../path/model'
 import { type Arrangement, arranged, type Ring } from './arrangement'
 import { clip, resolve } from './clip'
@@ -62,10 +63,7 @@ function levels(
 }
 
 function frameRound(contours: readonly Contour[]): Contour {
-	const points = contours.flatMap(({ nodes }) =>
-		nodes.flatMap(({ at, in: i, out: o }) => [at, i ?? at, o ?? at]),
-	)
-	const box = boxOf(points)
+	const box = contours.map(contourHull).reduce(joinBoxes, EMPTY_BOX)
 	const room = Math.max(box.maxX - box.minX, box.maxY - box.minY) * 0.05 || 1
 	const nodes = boxCorners(growBox(box, room)).map((at) => ({
 		id: newId(),

@@ -2,6 +2,7 @@ import { add, distance, type Point, scale, subtract, unit } from '../geometry/po
 import { withHandles } from './contour'
 import { mapContour } from './edit'
 import { isEnd, joinEnds } from './ends'
+import { withFreshIds } from './freshIds'
 import { inferKinds } from './kinds'
 import { type Contour, newPiece, type PathNode, type Sheet } from './model'
 
@@ -47,13 +48,9 @@ export function fillAcross(sheet: Sheet, contourId: string, name: string): Sheet
 	const piece = sheet.pieces[at]
 	const contour = piece?.contours.find((c) => c.id === contourId)
 	if (!piece || !contour || contour.closed || contour.nodes.length < 3) return sheet
-	const fresh = newPiece(name, [])
-	const nodes = contour.nodes.map((node) => ({ ...node, id: `${fresh.id}-${node.id}` }))
-	const filled = {
-		...fresh,
-		fill: piece.fill,
-		contours: [inferKinds({ id: `${fresh.id}-0`, nodes, closed: true })],
-	}
+	const taken = new Set([contour.id, ...contour.nodes.map(({ id }) => id)])
+	const closed = withFreshIds([{ ...contour, closed: true }], taken).map(inferKinds)
+	const filled = { ...newPiece(name, closed), fill: piece.fill }
 	return { ...sheet, pieces: sheet.pieces.toSpliced(at, 0, filled) }
 }
 

@@ -1,4 +1,5 @@
 import { mapPiece } from './edit'
+import { withFreshIds } from './freshIds'
 import { type Contour, newId, newPiece, type Piece, type Sheet } from './model'
 import { nestingOf } from './nesting'
 import { addPieces } from './pieces'
@@ -109,17 +110,4 @@ function idsOf(pieces: readonly Piece[]): Set<string> {
 			for (const node of nodes) ids.add(node.id)
 		}
 	return ids
-}
-
-/** Outlines whose ids, and whose nodes’ ids, are not taken; `taken` grows by them. */
-function withFreshIds(contours: readonly Contour[], taken: Set<string>): Contour[] {
-	const own = (id: string) => {
-		const fresh = taken.has(id) ? newId() : id
-		taken.add(fresh)
-		return fresh
-	}
-	return contours.map((contour) => {
-		const id = own(contour.id)
-		return { ...contour, id, nodes: contour.nodes.map((node) => ({ ...node, id: own(node.id) })) }
-	})
 }

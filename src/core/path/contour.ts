@@ -31,6 +31,11 @@ export function segmentCount({ nodes, closed }: Contour): number {
 	return closed ? nodes.length : Math.max(0, nodes.length - 1)
 }
 
+/** How many nodes some outlines have together. */
+export function nodeCount(contours: readonly Pick<Contour, 'nodes'>[]): number {
+	return contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
+}
+
 export function isStraight(from: PathNode, to: PathNode): boolean {
 	return from.out === undefined && to.in === undefined
 }

@@ -6,7 +6,14 @@ import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useState } from 'react'
-import { boxesTouch, type Contour, type Operation, type Piece, takeOutlines } from '@/core'
+import {
+	boxesTouch,
+	type Contour,
+	nodeCount,
+	type Operation,
+	type Piece,
+	takeOutlines,
+} from '@/core'
 import { divided, previewCombined } from '@/store/combining'
 import { NOTHING } from '@/store/selection'
 import { frameOf, ShapePicture } from '../../ShapePicture'
@@ -194,10 +201,6 @@ function useCombined(order: readonly Piece[]): readonly (readonly Contour[])[] |
 		}
 	}, [order])
 	return known?.of === order ? known.results : null
-}
-
-function nodeCount(contours: readonly Contour[]): number {
-	return contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
 }
 
 const OUTLINED = { borderColor: 'divider' } as const

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useCallback, useState } from 'react'
-import { addBeneath, formatLength, type Join, type Piece, takeOutlines } from '@/core'
+import { addBeneath, formatLength, type Join, nodeCount, type Piece, takeOutlines } from '@/core'
 import { previewOffset } from '@/store/combining'
 import { LengthField } from '../../LengthField'
 import { nextName } from '../../nextName'
@@ -72,8 +72,4 @@ function Grow({ piece }: { piece: Piece }) {
 			</Button>
 		</>
 	)
-}
-
-function nodeCount(contours: readonly { readonly nodes: readonly unknown[] }[]): number {
-	return contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
 }

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import { useSnackbar } from 'notistack'
 import { useState } from 'react'
 import {
 	type Contour,
@@ -27,6 +28,7 @@ const REACH_SHARE = 0.02
 /** Closing what is open, and which outlines make a piece. */
 export function OutlinesSection() {
 	const { open, refresh } = useWorkbench()
+	const { enqueueSnackbar } = useSnackbar()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const { width, pieces } = useSheetAtRest()
 	const chosen = useChosenPieces()
@@ -42,6 +44,14 @@ export function OutlinesSection() {
 		(edit: (id: string) => Edit): Edit =>
 		(sheet) =>
 			opens.reduce((s, { id }) => edit(id)(s), sheet)
+	const join = () => {
+		const before = open.sheet()
+		apply('Join ends', (s) => joinByNearness(s, new Set(opens.map(({ id }) => id)), reach))
+		if (open.sheet() === before)
+			enqueueSnackbar('No two ends lie that near to each other: nothing was joined.', {
+				variant: 'info',
+			})
+	}
 	const [piece] = chosen
 	const separable = piece && chosen.length === 1 && partsOf(piece).length > 1
 	return (
@@ -95,14 +105,7 @@ export function OutlinesSection() {
 							px={reach}
 							onChange={(next) => setReach((now) => Math.max(0, next(now)))}
 						/>
-						<Button
-							variant="outlined"
-							onClick={() =>
-								apply('Join ends', (s) =>
-									joinByNearness(s, new Set(opens.map(({ id }) => id)), reach),
-								)
-							}
-						>
+						<Button variant="outlined" onClick={join}>
 							Join ends
 						</Button>
 					</Box>
