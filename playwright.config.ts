@@ -12,9 +12,9 @@ export default defineConfig({
 	forbidOnly: Boolean(process.env.CI),
 	reporter: [['list']],
 	use: {
-		baseURL: `http://localhost:${port}`,
+		baseURL: `http://127.0.0.1:${port}`,
 		viewport: { width: 1280, height: 800 },
-		trace: 'retain-on-failure',
+		trace: { mode: 'retain-on-failure', screenshots: false, snapshots: false, sources: false },
 		launchOptions: {
 			executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
 			args: [
@@ -29,8 +29,8 @@ export default defineConfig({
 		},
 	},
 	webServer: {
-		command: `npx next start --port ${port}`,
-		url: `http://localhost:${port}`,
+		command: `npx next start --hostname 127.0.0.1 --port ${port}`,
+		url: `http://127.0.0.1:${port}`,
 		env: { SKIAGRAM_DEMO: '1', NEXT_TELEMETRY_DISABLED: '1' },
 		reuseExistingServer: false,
 	},

@@ -8,5 +8,7 @@ export default defineConfig({
 		environment: 'node',
 		setupFiles: ['./vitest.setup.ts'],
 		testTimeout: 30_000,
+		// As many as there are cores on a small machine: left to itself one core would idle.
+		maxWorkers: 2,
 	},
 })

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 
 // The same random cases each time, so that a check fails for its change and not by chance;
-// FC_SEED=… looks at others. A counterexample is reported soon rather than shrunk at any cost.
+// FC_SEED=… looks at others. A property that was not tried as often as it says has not passed.
 fc.configureGlobal({
 	seed: Number(process.env.FC_SEED ?? 20261124),
 	interruptAfterTimeLimit: 20_000,
-	markInterruptAsFailure: false,
+	markInterruptAsFailure: true,
 })

@@ -8,7 +8,7 @@ import {
 	type Point,
 	parsePathData,
 } from '../src/core'
-import { wrongSamples } from '../src/core/combine/judge'
+import { wrongSamples } from '../src/core/combine/testing/judge'
 import { iconPaths } from './icons'
 import { randomFrom } from './samples'
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
-import { fitBox, toScreen } from '../src/editor/canvas/view.ts'
+import { fitBox, toScreen } from '../src/editor/bench/view.ts'
 import { measureFrames, report, reportHead } from './frames.ts'
 import { withPage } from './served.ts'
 

@@ -1,6 +1,6 @@
 import { type Contour, flattenContour, type Point } from '../src/core'
 
-export { randomFrom } from '../src/core/combine/randomOutlines'
+export { randomFrom } from '../src/core/combine/testing/randomOutlines'
 
 /**
  * Points every `step` px along an outline, each moved by up to `jitter` px in x and y.

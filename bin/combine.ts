@@ -1,17 +1,17 @@
-import { parseArgs } from 'node:util'
-import { readSvg } from '../src/core/drawings'
 import {
 	type Area,
 	type Contour,
 	combineAreas,
-	emptySheet,
 	formatSvg,
+	type LeftOut,
+	newTally,
 	nodeCount,
 	type Operation,
 	type Piece,
 } from '../src/core/index'
-import { readText, writeText } from './files'
-import { UsageError } from './usage'
+import { readDrawing, sheetOf } from './drawings'
+import { say, writeText } from './files'
+import { parsedArgs, UsageError } from './usage'
 
 const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
 /** So many digits that crossings stay where they are to a millionth of a px. */
@@ -20,24 +20,19 @@ const DIGITS = 6
 /** `combine OP SUBJECT.svg CLIP.svg`: one drawing cut out of another, or joined with it. */
 export async function combineCommand(args: string[]): Promise<void> {
 	const { op, inputs, output, json } = understood(args)
-	const subject = readSvg(await readText(inputs[0]))
-	const clip = readSvg(await readText(inputs[1]))
+	const subject = await readDrawing(inputs[0])
+	const clip = await readDrawing(inputs[1])
 	const pieces = combined(op, subject.pieces, clip.pieces)
-	const { width, height, mmPerPx } = subject
-	const sheet = {
-		...emptySheet('', width, height),
-		pieces,
-		...(mmPerPx !== undefined && { mmPerPx }),
-	}
+	const sheet = sheetOf(subject, pieces)
 	if (output !== undefined) await writeText(output, formatSvg(sheet, { digits: DIGITS }))
 	if (json)
-		process.stdout.write(
+		say(
 			`${JSON.stringify({
 				operation: op,
 				outlines: outlinesOf(pieces).length,
 				nodesBefore: nodeCount(outlinesOf([...subject.pieces, ...clip.pieces])),
 				nodesAfter: nodeCount(outlinesOf(pieces)),
-				skipped: [...new Set([...subject.skipped, ...clip.skipped])],
+				skipped: addUp([...subject.skipped, ...clip.skipped]),
 			})}\n`,
 		)
 }
@@ -67,6 +62,13 @@ function withOutlines(piece: Piece, contours: Piece['contours']): Piece {
 	return { ...piece, contours, fillRule: 'evenodd' }
 }
 
+/** What both drawings lack, each kind once. */
+function addUp(all: readonly LeftOut[]): LeftOut[] {
+	const tally = newTally()
+	for (const { what, count } of all) tally.add(what, count)
+	return tally.all()
+}
+
 function outlinesOf(pieces: readonly Piece[]): Contour[] {
 	return pieces.flatMap(({ contours }) => contours)
 }
@@ -80,7 +82,7 @@ interface Understood {
 }
 
 function understood(args: string[]): Understood {
-	const { values, positionals } = parsed(args)
+	const { values, positionals } = parsedArgs(args, OPTIONS)
 	const [name, subject, clip, ...more] = positionals
 	const op = OPERATIONS.find((operation) => operation === name)
 	if (!op) {
@@ -98,14 +100,4 @@ function understood(args: string[]): Understood {
 	return { op, inputs: [subject, clip], output, json }
 }
 
-function parsed(args: string[]) {
-	try {
-		return parseArgs({
-			args,
-			allowPositionals: true,
-			options: { output: { type: 'string', short: 'o' }, json: { type: 'boolean' } },
-		})
-	} catch (error) {
-		throw new UsageError(error instanceof Error ? error.message : String(error))
-	}
-}
+const OPTIONS = { output: { type: 'string', short: 'o' }, json: { type: 'boolean' } } as const

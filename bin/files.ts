@@ -1,36 +1,112 @@
-import { readFile, rename, rm, writeFile } from 'node:fs/promises'
-import { text } from 'node:stream/consumers'
+import { randomBytes } from 'node:crypto'
+import { rmSync, statSync } from 'node:fs'
+import {
+	chmod,
+	mkdir,
+	open,
+	readFile,
+	realpath,
+	rename,
+	rm,
+	stat,
+	writeFile,
+} from 'node:fs/promises'
+import { buffer } from 'node:stream/consumers'
 
-/** A file's text, or standard input for “-”. */
-export async function readText(path: string): Promise<string> {
-	if (path === '-') return text(process.stdin)
+/** A file's bytes, or those of standard input for “-”. */
+export async function readBytes(path: string): Promise<Uint8Array<ArrayBuffer>> {
+	if (path === '-') return new Uint8Array(await buffer(process.stdin))
 	try {
-		return await readFile(path, 'utf8')
+		return new Uint8Array(await readFile(path))
 	} catch (error) {
 		throw new Error(`${path} cannot be read: ${reason(error)}.`)
 	}
 }
 
-/** Writes a file whole or not at all; “-” is standard output. */
+/**
+ * Writes a file whole or not at all; “-” is standard output. Links are followed, modes kept; what is
+ * no file of its own, such as a device or a pipe, is written to as it is.
+ */
 export async function writeText(path: string, content: string): Promise<void> {
-	if (path === '-') {
-		process.stdout.write(content)
-		return
-	}
-	const beside = `${path}.${process.pid}.part`
+	if (path === '-') return say(content)
 	try {
-		await writeFile(beside, content)
-		await rename(beside, path)
+		const target = await realpath(path).catch(() => path)
+		const there = await stat(target).catch(() => null)
+		if (there && !there.isFile() && !there.isDirectory()) await writeThrough(target, content)
+		else await replace(target, content, there?.mode)
+	} catch (error) {
+		throw new Error(`${path} cannot be written: ${reason(error)}.`)
+	}
+}
+
+async function writeThrough(target: string, content: string): Promise<void> {
+	const file = await open(target, 'w')
+	try {
+		await file.writeFile(content)
+	} finally {
+		await file.close()
+	}
+}
+
+/** Files beside their targets that are not done yet: a signal takes them away. */
+const unfinished = new Set<string>()
+
+async function replace(target: string, content: string, mode: number | undefined): Promise<void> {
+	const beside = `${target}.${process.pid}-${randomBytes(3).toString('hex')}.part`
+	unfinished.add(beside)
+	try {
+		await writeFile(beside, content, { flag: 'wx' })
+		if (mode !== undefined) await chmod(beside, mode & 0o7777)
+		await rename(beside, target)
 	} catch (error) {
 		await rm(beside, { force: true })
-		throw new Error(`${path} cannot be written: ${reason(error)}.`)
+		throw error
+	} finally {
+		unfinished.delete(beside)
+	}
+}
+
+/** Takes unfinished files away where a signal ends the program. */
+export function cleanUpOnSignals(): void {
+	for (const [signal, code] of [
+		['SIGINT', 130],
+		['SIGTERM', 143],
+		['SIGHUP', 129],
+	] as const)
+		process.once(signal, () => {
+			for (const path of unfinished) rmSync(path, { force: true })
+			process.exit(code)
+		})
+}
+
+/** Writes to standard output; see `skiagram.mjs` for a reader that has had enough. */
+export function say(content: string): void {
+	process.stdout.write(content)
+}
+
+export function isClosedPipe(error: unknown): boolean {
+	return error instanceof Error && 'code' in error && error.code === 'EPIPE'
+}
+
+/** Whether a path names a folder, by its slash or because there is one. */
+export function isFolder(path: string): boolean {
+	return path.endsWith('/') || (statSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false)
+}
+
+export async function makeFolder(path: string): Promise<void> {
+	try {
+		await mkdir(path, { recursive: true })
+	} catch (error) {
+		throw new Error(`${path} cannot be made: ${reason(error)}.`)
 	}
 }
 
 function reason(error: unknown): string {
 	const code = error instanceof Error && 'code' in error ? error.code : undefined
 	if (code === 'ENOENT') return 'there is no such place'
-	if (code === 'EACCES') return 'it may not be touched'
+	if (code === 'EACCES' || code === 'EPERM') return 'it may not be touched'
 	if (code === 'EISDIR') return 'it is a folder'
+	if (code === 'ENOTDIR') return 'a part of its path is no folder'
+	if (code === 'ENOSPC') return 'there is no room left'
 	return error instanceof Error ? error.message : String(error)
 }

@@ -1,13 +1,19 @@
 import { combineCommand } from './combine'
+import { convertCommand } from './convert'
+import { isClosedPipe, say } from './files'
 import { thinCommand } from './thin'
 import { UsageError } from './usage'
 
 const COMMANDS: Readonly<Record<string, (args: string[]) => Promise<void>>> = {
 	combine: combineCommand,
+	convert: convertCommand,
 	thin: thinCommand,
 }
 
-const HELP = `skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]
+const HELP = `skiagram convert IN.svg… [-o OUT.svg|FOLDER/] [--precision DECIMALS] [--json]
+    Writes drawings again as they come in; several go into a folder.
+
+skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]
     Takes the needless nodes out of every outline; none moves further than PX (0.8).
 
 skiagram combine OP SUBJECT.svg CLIP.svg [-o OUT.svg] [--json]
@@ -21,15 +27,23 @@ skiagram combine OP SUBJECT.svg CLIP.svg [-o OUT.svg] [--json]
 /** Runs one command. @returns the exit code: 0 done, 1 could not, 2 not understood */
 export async function main([name, ...args]: string[]): Promise<number> {
 	try {
-		const command = COMMANDS[name ?? '']
-		if (name === '--help' || name === '-h') process.stdout.write(HELP)
+		const command = Object.hasOwn(COMMANDS, name ?? '') ? COMMANDS[name ?? ''] : undefined
+		if (name === '--help' || name === '-h') say(HELP)
 		else if (command) await command(args)
 		else throw new UsageError(name ? `There is no command “${name}”.` : 'Say what to do.')
 		return 0
 	} catch (error) {
+		if (isClosedPipe(error)) return 0
 		const message = error instanceof Error ? error.message : String(error)
 		const usage = error instanceof UsageError
-		process.stderr.write(`skiagram: ${message}\n${usage ? HELP : 'Nothing was written.\n'}`)
+		process.stderr.write(`skiagram: ${message}\n${usage ? HELP : writtenOf(name)}`)
 		return usage ? 2 : 1
 	}
+}
+
+/** Of several drawings some may have been written before one failed. */
+function writtenOf(name: string | undefined): string {
+	return name === 'convert'
+		? 'Of a drawing that failed nothing was written.\n'
+		: 'Nothing was written.\n'
 }

@@ -1,29 +1,23 @@
-import { parseArgs } from 'node:util'
-import { readSvg } from '../src/core/drawings'
-import { emptySheet, formatSvg, thinOutlines } from '../src/core/index'
+import { formatSvg, thinOutlines } from '../src/core/index'
 import { replaceOutlines } from '../src/core/path/replace'
-import { readText, writeText } from './files'
-import { UsageError } from './usage'
+import { numberWithin, readDrawing, sheetOf } from './drawings'
+import { say, writeText } from './files'
+import { parsedArgs, UsageError } from './usage'
 
 /** `thin IN.svg`: a drawing with fewer nodes. */
 export async function thinCommand(args: string[]): Promise<void> {
 	const { input, tolerance, output, json } = understood(args)
-	const drawing = readSvg(await readText(input))
+	const drawing = await readDrawing(input)
 	const contours = drawing.pieces.flatMap((piece) => piece.contours)
 	const thinned = thinOutlines(
 		contours.map((contour) => ({ contour })),
 		{ tolerance, ease: 0, keepCorners: true, preferExtrema: true, levelled: true },
 	)
-	const { pieces, width, height, mmPerPx } = drawing
-	const sheet = {
-		...emptySheet('', width, height),
-		pieces,
-		...(mmPerPx !== undefined && { mmPerPx }),
-	}
+	const sheet = sheetOf(drawing, drawing.pieces)
 	if (output !== undefined)
 		await writeText(output, formatSvg(replaceOutlines(sheet, thinned.contours)))
 	if (json)
-		process.stdout.write(
+		say(
 			`${JSON.stringify({
 				outlines: contours.length,
 				nodesBefore: thinned.before,
@@ -45,13 +39,16 @@ interface Understood {
 }
 
 function understood(args: string[]): Understood {
-	const { values, positionals } = parsed(args)
+	const { values, positionals } = parsedArgs(args, OPTIONS)
 	const [input, ...more] = positionals
 	if (!input) throw new UsageError('Name the drawing to thin.')
 	if (more.length > 0) throw new UsageError(`One drawing at a time, not also ${more.join(', ')}.`)
-	const tolerance = Number(values.tolerance ?? 0.8)
-	if (!(tolerance > 0))
-		throw new UsageError(`A tolerance is a number of px above zero, not “${values.tolerance}”.`)
+	const tolerance = numberWithin(values.tolerance, {
+		least: 0.001,
+		most: 10_000,
+		otherwise: 0.8,
+		what: 'A tolerance is a number of px',
+	})
 	const json = values.json ?? false
 	const output = values.output ?? (json ? undefined : '-')
 	if (json && output === '-')
@@ -59,18 +56,8 @@ function understood(args: string[]): Understood {
 	return { input, tolerance, output, json }
 }
 
-function parsed(args: string[]) {
-	try {
-		return parseArgs({
-			args,
-			allowPositionals: true,
-			options: {
-				tolerance: { type: 'string' },
-				output: { type: 'string', short: 'o' },
-				json: { type: 'boolean' },
-			},
-		})
-	} catch (error) {
-		throw new UsageError(error instanceof Error ? error.message : String(error))
-	}
-}
+const OPTIONS = {
+	tolerance: { type: 'string' },
+	output: { type: 'string', short: 'o' },
+	json: { type: 'boolean' },
+} as const

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
-import { fitBox, toScreen, type View } from '../src/editor/canvas/view'
+import { fitBox, toScreen, type View } from '../src/editor/bench/view'
 
 /** Three corners that have nothing to do with the photo. */
 export const TRIANGLE: readonly Point[] = [
@@ -37,12 +37,19 @@ export class Bench {
 
 	/** Begins a sheet from the sample shelf: it opens in the Photo pass. */
 	async beginPhoto(name: string, size: { width: number; height: number }): Promise<void> {
+		// The workshop's own sheets are laid out where a test is about them.
+		await this.page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
 		await this.page.goto('/')
 		await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
 		await this.page.waitForURL(/\/sheet\//)
 		await expect(this.page.getByRole('region', { name: 'Photo pass' })).toBeVisible()
-		await expect(this.page.getByText('Opening the photo')).toBeHidden()
+		await this.painted()
 		await this.fitSheet(size)
+	}
+
+	/** Waits until the canvas shows the sheet with its photos. */
+	async painted(): Promise<void> {
+		await expect(this.canvas).toHaveAttribute('aria-busy', 'false')
 	}
 
 	/** Opens a section of the Photo pass's card. */

@@ -216,7 +216,7 @@ test('open outlines are joined end to end; a piece grows, and its stroke becomes
 	bench,
 	page,
 }) => {
-	await openPaths(bench, 'M200 200H400V206', 'M400 212V400H200', 'M200 390V210')
+	await openPaths(bench, 'M200 200H400V206', 'M400 212V400H200', 'M200 390V300V210')
 	await page.getByRole('button', { name: 'Close, join, separate' }).click()
 	await choose(bench, 'Piece 1', 'Piece 2', 'Piece 3')
 	await expect(page.getByText('3 outlines of what is chosen are open.')).toBeVisible()

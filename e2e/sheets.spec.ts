@@ -75,7 +75,7 @@ test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench,
 		buffer: Buffer.from(svg),
 	})
 	await page.waitForURL(/\/sheet\//)
-	await expect(page.getByText('Left out of “props.svg”: text.')).toBeVisible()
+	await expect(page.getByText('Not as it was in “props.svg”: text (1).')).toBeVisible()
 	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Opening 1')
 	const out = await bench.exported()
 	expect(out).toContain('width="400px" height="300px"')

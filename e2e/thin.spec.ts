@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { readSvg } from '../src/core/drawings'
-import { nearestOn } from '../src/core/geometry/cubic'
+import { nearestOn } from '../src/core/geometry/nearest'
 import { polar } from '../src/core/geometry/point'
 import { deviation } from '../src/core/measure/deviation'
 import { segmentCubic, segments } from '../src/core/path/contour'

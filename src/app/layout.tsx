@@ -2,7 +2,10 @@ import '@fontsource-variable/figtree'
 import '@fontsource-variable/spline-sans-mono'
 import InitColorSchemeScript from '@mui/material/InitColorSchemeScript'
 import type { Metadata, Viewport } from 'next'
+import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
+import { SnackHost } from '@/kit/SnackHost'
+import { TipHost } from '@/kit/TipHost'
 import { ThemeRegistry } from '@/theme/ThemeRegistry'
 
 export const metadata: Metadata = {
@@ -12,12 +15,17 @@ export const metadata: Metadata = {
 
 export const viewport: Viewport = { themeColor: '#F3F0E9' }
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+	const nonce = (await headers()).get('x-nonce') ?? undefined
 	return (
 		<html lang="en" suppressHydrationWarning>
 			<body>
-				<InitColorSchemeScript attribute="data-bench" defaultMode="light" />
-				<ThemeRegistry>{children}</ThemeRegistry>
+				<InitColorSchemeScript attribute="data-bench" defaultMode="light" nonce={nonce} />
+				<ThemeRegistry>
+					{children}
+					<TipHost />
+					<SnackHost />
+				</ThemeRegistry>
 			</body>
 		</html>
 	)

@@ -1,5 +1,12 @@
 /** The public face of the core: all that the interface, the command line and the bench may use. */
 
+export {
+	type DisplayItem,
+	type DisplayShape,
+	displayItem,
+	displayList,
+	OPEN_LINE_PX,
+} from './artwork/displayList'
 export { bridged, waysAcross } from './combine/bridges'
 export type { Operation } from './combine/clip'
 export { type CombineOptions, combine, combineAreas } from './combine/combine'
@@ -21,16 +28,24 @@ export {
 	thinOutlines,
 } from './fit/thinOutlines'
 export { type TradeOff, type TradeOffPoint, tradeOff } from './fit/tradeOff'
+export {
+	type Format,
+	type FormatOption,
+	type FormatSettings,
+	startingSettings,
+} from './formats/format'
+export { FORMATS, svgFormat } from './formats/formats'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
-export { parseSheet } from './formats/sheetSchema'
-export { SvgSyntaxError } from './formats/svgSyntaxError'
+export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
+export { isSoundChange, parseSheet, salvageSheet } from './formats/sheetSchema'
+export { type LeftOut, newTally, saysLeftOut } from './formats/svg/leftOut'
+export { SvgSyntaxError } from './formats/svg/svgSyntaxError'
 export {
 	type ExportSummary,
 	exportSummary,
 	formatSvg,
-	OPEN_LINE_PX,
 	type SvgOptions,
-} from './formats/svgWrite'
+} from './formats/svg/writeSvg'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
 	type Box,
@@ -49,10 +64,10 @@ export {
 	derivativeAt,
 	extrema,
 	flattenCubic,
-	nearestOn,
 	pointAt,
 	splitCubic,
 } from './geometry/cubic'
+export { type Nearest, nearestOn } from './geometry/nearest'
 export {
 	type Placement,
 	placementMap,
@@ -121,9 +136,11 @@ export {
 	takeOutlines,
 } from './path/compound'
 export {
+	boundsOf,
 	contourBounds,
 	contourHull,
 	flattenContour,
+	isFilled,
 	isStraight,
 	neighbours,
 	nodeCount,
@@ -146,6 +163,7 @@ export {
 	takeBackNode,
 } from './path/draw'
 export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
+export { indexBoxes } from './path/enclosing'
 export {
 	CannotJoin,
 	isEnd,
@@ -189,7 +207,7 @@ export {
 	type Tone,
 	type TraceLine,
 } from './path/model'
-export { type Nested, nestingOf, type Role } from './path/nesting'
+export { type Nested, nestingOf, nestingSteps, type Role } from './path/nesting'
 export {
 	bendSegment,
 	type HandleSide,
@@ -200,6 +218,7 @@ export {
 	retractHandle,
 	setKind,
 } from './path/nodes'
+export { flawsOf, normalised } from './path/normalise'
 export {
 	CannotCut,
 	type CutProblem,
@@ -239,6 +258,7 @@ export {
 	reorderPiece,
 	transformContour,
 } from './path/pieces'
+export { SHEET_REACH_PX } from './path/reach'
 export { removeNodes } from './path/remove'
 export { replaceOutlines } from './path/replace'
 export { changeLine, renameSheet, setRealSize, setUnit } from './path/settings'

@@ -1,6 +1,6 @@
-import { addPieces, newPiece, parsePathData } from '@/core'
+import { addPhoto, addPieces, emptySheet, newPhoto, newPiece, parsePathData } from '@/core'
 import type { Library } from '@/store/library'
-import { sheetFromPicture } from '@/store/newSheets'
+import { storedPicture } from '@/store/newSheets'
 import { KEY_TRACE } from './keyTrace'
 import { LANTERN_TRACE } from './lanternTrace'
 import { SAMPLES, type Sample } from './samples'
@@ -24,14 +24,24 @@ const SHEETS: readonly {
  * Lays the workshop's sheets out for a first visit: the heron untouched, the key refined with its
  * openings, the teapot drawn freehand with too many nodes, the watering can about to be cut, the
  * lantern once round.
+ * @param laidOut which are there already, for a first visit that was cut short
  */
-export async function layOutDemoSheets(library: Library): Promise<void> {
+export async function layOutDemoSheets(
+	library: Library,
+	laidOut: { readonly has: (id: string) => boolean; readonly add: (id: string) => void },
+): Promise<void> {
 	for (const { sample: id, pieces = [] } of SHEETS) {
+		if (laidOut.has(id)) continue
 		const sample = SAMPLES.find((s) => s.id === id)
 		if (!sample) continue
-		const sheet = await sheetFromPicture(library, await fetchSample(sample), sample.name)
+		const picture = await storedPicture(library, await fetchSample(sample), sample.name)
+		const sheet = addPhoto(
+			emptySheet(sample.name, picture.width, picture.height),
+			newPhoto(picture),
+		)
 		const traced = pieces.map(([name, trace]) => newPiece(name, trace.flatMap(parsePathData)))
-		if (traced.length > 0) await library.save(addPieces(sheet, traced))
+		await library.save(addPieces(sheet, traced))
+		laidOut.add(id)
 	}
 }
 

@@ -1,9 +1,9 @@
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { saveText } from '@/store/files'
+import { messageFor } from '@/kit/messages'
+import { saveFile } from '@/store/files'
 import { SheetMissing, SheetUnreadable } from '@/store/library'
-import { messageFor } from './messages'
 
 /** What is shown in the editor's place when a sheet cannot be opened. */
 export function NotOpened({ error }: { error: unknown }) {
@@ -16,7 +16,7 @@ export function NotOpened({ error }: { error: unknown }) {
 				<Button
 					variant="outlined"
 					sx={{ mr: 1 }}
-					onClick={() => saveText(error.found, 'sheet-set-aside.json', 'application/json')}
+					onClick={() => saveFile([error.found], 'sheet-set-aside.json', 'application/json')}
 				>
 					Download what was found
 				</Button>

@@ -5,69 +5,74 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
-import { closeSnackbar, useSnackbar } from 'notistack'
 import { useCallback, useEffect, useState } from 'react'
-import { formatSvg } from '@/core'
+import { startingSettings, svgFormat } from '@/core'
 import { fetchSample, layOutDemoSheets } from '@/demo/demoSheets'
 import { SAMPLES, type Sample } from '@/demo/samples'
-import { messageFor } from '@/editor/messages'
-import { SchemeSwitch } from '@/editor/SchemeSwitch'
+import type { Watch } from '@/jobs/endpoint'
+import { Cancelled } from '@/jobs/problems'
+import { STORED_SHEETS } from '@/kit/fileKinds'
+import { messageFor } from '@/kit/messages'
+import { SchemeSwitch } from '@/kit/SchemeSwitch'
+import { closeSnack, showProblem, showSnack } from '@/kit/snackbar'
 import { browserLibrary } from '@/store/browserLibrary'
-import type { SheetSummary } from '@/store/database'
-import { saveText } from '@/store/files'
-import { isDrawing, nameOfFile, sheetFromDrawing, sheetFromPicture } from '@/store/newSheets'
-import { Cancelled, type Watch } from '@/store/photoPixels'
+import type { Binned, SetAside, SheetSummary } from '@/store/database'
+import { chooseFiles, fileStem, saveFile } from '@/store/files'
+import { deleteStored, renameStored, restoreStored } from '@/store/homeActs'
+import {
+	isDrawing,
+	isStoredSheet,
+	nameOfFile,
+	saysSkipped,
+	sheetFromDrawing,
+	sheetFromPicture,
+	sheetFromStored,
+} from '@/store/newSheets'
+import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
 import { SheetCard } from './SheetCard'
 
-/** Set once the demo sheets were laid out, so that deleting them is respected. */
+/** “yes” once the demo sheets were laid out, so that deleting them is respected; until then which were. */
 const DEMO_LAID_OUT = 'skiagram:demo-laid-out'
 
 /** The user's sheets, and the ways to a new one. */
 export function Home({ demo }: { demo: boolean }) {
 	const router = useRouter()
-	const { enqueueSnackbar } = useSnackbar()
-	const { sheets, problem, reload } = useSheets(demo)
+	const { sheets, binned, setAside, problem, reload } = useSheets(demo)
 	const [busy, setBusy] = useState<Busy | null>(null)
 
-	const tell = useCallback(
-		(error: unknown, file?: string) =>
-			enqueueSnackbar(messageFor(error, file), { variant: 'error', autoHideDuration: 15_000 }),
-		[enqueueSnackbar],
-	)
-
-	const begin = useCallback(
-		async (what: string, make: (watch: Watch) => Promise<string>) => {
-			const controller = new AbortController()
-			const cancel = () => controller.abort()
-			const show = (share: number) => setBusy({ what, share, cancel })
-			show(0)
-			try {
-				router.push(`/sheet/${await make({ tell: show, signal: controller.signal })}`)
-			} catch (error) {
-				setBusy(null)
-				if (!(error instanceof Cancelled)) tell(error, what)
-			}
+	const begin = useCallback(async (what: string, make: Make): Promise<string | null> => {
+		const controller = new AbortController()
+		const cancel = () => controller.abort()
+		const show = (share: number) => setBusy({ what, share, cancel })
+		show(0)
+		try {
+			return await make({ tell: show, signal: controller.signal })
+		} catch (error) {
+			setBusy(null)
+			if (!(error instanceof Cancelled)) showProblem(error, { file: what })
+			return null
+		}
+	}, [])
+	const goTo = useCallback(
+		(id: string | null) => {
+			if (id !== null) router.push(`/sheet/${id}`)
 		},
-		[router, tell],
+		[router],
 	)
 
 	const take = useCallback(
 		(files: readonly File[]) => {
-			const [file] = files
+			const [file, more] = files
 			if (!file) return
-			void begin(file.name, async (watch) => {
-				const name = nameOfFile(file.name)
-				if (!isDrawing(file))
-					return (await sheetFromPicture(browserLibrary(), file, name, watch)).id
-				const { sheet, skipped } = await sheetFromDrawing(browserLibrary(), await file.text(), name)
-				if (skipped.length > 0)
-					enqueueSnackbar(`Left out of “${file.name}”: ${skipped.join(', ')}.`)
-				return sheet.id
-			})
+			if (more)
+				void beginEach(files, begin)
+					.then(reload)
+					.then(() => setBusy(null))
+			else void begin(file.name, (watch) => sheetFromFile(file, watch)).then(goTo)
 		},
-		[begin, enqueueSnackbar],
+		[begin, goTo, reload],
 	)
 
 	useEffect(() => {
@@ -83,20 +88,21 @@ export function Home({ demo }: { demo: boolean }) {
 		void begin(sample.name, async (watch) => {
 			const picture = await fetchSample(sample)
 			return (await sheetFromPicture(browserLibrary(), picture, sample.name, watch)).id
-		})
+		}).then(goTo)
 
-	const act = (work: () => Promise<unknown>) => void work().then(reload, tell)
+	const act = (work: () => Promise<unknown>) =>
+		void work().then(reload, (error) => void showProblem(error))
 
 	const remove = (sheet: SheetSummary) =>
 		act(async () => {
-			const restore = await browserLibrary().remove(sheet.id)
-			const key = enqueueSnackbar(`“${sheet.name}” was deleted.`, {
+			await deleteStored(sheet.id)
+			const key = showSnack(`“${sheet.name}” was laid in the bin.`, {
 				action: (
 					<Button
 						color="inherit"
 						onClick={() => {
-							closeSnackbar(key)
-							act(restore)
+							closeSnack(key)
+							act(() => restoreStored(sheet.id))
 						}}
 					>
 						Undo
@@ -108,7 +114,9 @@ export function Home({ demo }: { demo: boolean }) {
 	const exportSheet = (sheet: SheetSummary) =>
 		act(async () => {
 			const loaded = await browserLibrary().load(sheet.id)
-			await saveText(formatSvg(loaded.sheet), `${sheet.name}.svg`, 'image/svg+xml')
+			const parts = svgFormat.write(loaded.sheet, startingSettings(svgFormat))
+			const fileName = `${fileStem(sheet.name)}${svgFormat.extension}`
+			await saveFile(parts, fileName, svgFormat.mimeType)
 		})
 
 	return (
@@ -159,7 +167,7 @@ export function Home({ demo }: { demo: boolean }) {
 						<SheetCard
 							key={sheet.id}
 							sheet={sheet}
-							onRename={(name) => act(() => browserLibrary().rename(sheet.id, name))}
+							onRename={(name) => act(() => renameStored(sheet.id, name))}
 							onDuplicate={() => act(() => browserLibrary().duplicate(sheet.id))}
 							onExport={() => exportSheet(sheet)}
 							onDelete={() => remove(sheet)}
@@ -167,17 +175,90 @@ export function Home({ demo }: { demo: boolean }) {
 					))}
 				</Box>
 			</Box>
+			<Bin
+				binned={binned}
+				onRestore={(id) => act(() => restoreStored(id))}
+				onDrop={(id) => act(() => browserLibrary().dropBinned(id))}
+			/>
+			<SetAsideList
+				setAside={setAside}
+				onDownload={(kept) =>
+					act(() => saveFile([textOf(kept)], 'sheet-set-aside.json', 'application/json'))
+				}
+				onMend={(kept) =>
+					void begin('the sheet that was set aside', () => openStored(textOf(kept), 'it')).then(
+						goTo,
+					)
+				}
+				onOpen={async () => take(await chooseFiles(STORED_SHEETS))}
+				onDrop={({ key }) =>
+					act(async () => key !== undefined && browserLibrary().dropSetAside(key))
+				}
+			/>
 		</Box>
 	)
+}
+
+/** Makes a sheet and tells its id. */
+type Make = (watch: Watch) => Promise<string>
+
+/** A new sheet from one file, a picture or a drawing. @returns its id */
+async function sheetFromFile(file: File, watch: Watch): Promise<string> {
+	const name = nameOfFile(file.name)
+	if (isStoredSheet(file)) return openStored(await file.text(), file.name)
+	if (!isDrawing(file)) return (await sheetFromPicture(browserLibrary(), file, name, watch)).id
+	const { sheet, skipped } = await sheetFromDrawing(browserLibrary(), file, name, watch)
+	const said = saysSkipped(file.name, skipped)
+	if (said) showSnack(said, { autoHideDuration: 12_000 })
+	return sheet.id
+}
+
+/** As much of a sheet's stored text as can be read, as a new sheet. @returns its id */
+async function openStored(text: string, name: string): Promise<string> {
+	const { sheet, lost } = await sheetFromStored(browserLibrary(), text)
+	const things = lost === 1 ? '1 thing' : `${lost} things`
+	if (lost > 0) showSnack(`${things} in “${name}” could not be read and were left out.`)
+	return sheet.id
+}
+
+/** Several files become a sheet each; one stays at home to choose among them. */
+async function beginEach(
+	files: readonly File[],
+	begin: (what: string, make: Make) => Promise<string | null>,
+): Promise<void> {
+	let begun = 0
+	for (const [i, file] of files.entries()) {
+		const what = `${file.name} (${i + 1} of ${files.length})`
+		if ((await begin(what, (watch) => sheetFromFile(file, watch))) !== null) begun++
+	}
+	showSnack(`${begun} of ${files.length} files became a sheet each.`)
+}
+
+/** Which demo sheets a first visit has laid out so far. */
+function laidOutDemos() {
+	const all = new Set((localStorage.getItem(DEMO_LAID_OUT) ?? '').split(' ').filter(Boolean))
+	return {
+		has: (id: string) => all.has(id),
+		add: (id: string) => {
+			all.add(id)
+			localStorage.setItem(DEMO_LAID_OUT, [...all].join(' '))
+		},
+	}
 }
 
 /** The stored sheets; on a first visit of the demo, after its sheets are laid out. */
 function useSheets(demo: boolean) {
 	const [sheets, setSheets] = useState<readonly SheetSummary[] | null>(null)
+	const [kept, setKept] = useState<{
+		readonly binned: readonly Binned[]
+		readonly setAside: readonly SetAside[]
+	}>({ binned: [], setAside: [] })
 	const [problem, setProblem] = useState<unknown>(null)
 	const reload = useCallback(async () => {
 		try {
-			setSheets(await browserLibrary().list())
+			const library = browserLibrary()
+			setSheets(await library.list())
+			setKept({ binned: await library.binned(), setAside: await library.allSetAside() })
 			setProblem(null)
 		} catch (error) {
 			setProblem(error)
@@ -187,14 +268,20 @@ function useSheets(demo: boolean) {
 		const library = browserLibrary()
 		const start = async () => {
 			await reload()
-			if (demo && !localStorage.getItem(DEMO_LAID_OUT)) {
+			if (demo && localStorage.getItem(DEMO_LAID_OUT) !== 'yes') {
+				await layOutDemoSheets(library, laidOutDemos())
 				localStorage.setItem(DEMO_LAID_OUT, 'yes')
-				await layOutDemoSheets(library)
 				await reload()
 			}
 			await library.sweepPhotos()
 		}
 		start().catch(setProblem)
 	}, [demo, reload])
-	return { sheets, problem, reload }
+	// What other tabs did meanwhile shows when one comes back to this one.
+	useEffect(() => {
+		const look = () => void (document.visibilityState === 'visible' && reload())
+		document.addEventListener('visibilitychange', look)
+		return () => document.removeEventListener('visibilitychange', look)
+	}, [reload])
+	return { sheets, ...kept, problem, reload }
 }

@@ -5,8 +5,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { ProgressBar } from '@/editor/ProgressBar'
-import { DRAWINGS, PICTURES } from '@/editor/passes/fileKinds'
+import { DRAWINGS, PICTURES } from '@/kit/fileKinds'
+import { ProgressBar } from '@/kit/ProgressBar'
 import { chooseFiles } from '@/store/files'
 
 /** A picture that is being opened. */

@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem'
 import Typography from '@mui/material/Typography'
 import { useEffect, useRef, useState } from 'react'
 import { IDENTITY } from '@/core'
-import { NameField } from '@/editor/NameField'
+import { NameField } from '@/kit/NameField'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { SheetSummary } from '@/store/database'
 
@@ -125,8 +125,17 @@ function FirstLook({ sheet }: { sheet: SheetSummary }) {
 					opacity={sheet.pieces > 0 ? 0.4 : 0.9}
 				/>
 			)}
-			{sheet.artwork.map(({ d, rule, colour }) => (
-				<path key={d} d={d} fill={colour} fillRule={rule} />
+			{sheet.artwork.map(({ d, rule, colour, line = 'none', width, opacity }, i) => (
+				<path
+					// biome-ignore lint/suspicious/noArrayIndexKey: two pieces may be alike; their order is all there is
+					key={i}
+					d={d}
+					fill={colour}
+					fillRule={rule}
+					stroke={line}
+					strokeWidth={width}
+					opacity={opacity}
+				/>
 			))}
 		</svg>
 	)

@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie'
+import * as z from 'zod/mini'
 import type { Affine, FillRule } from '@/core'
 
 /** What the home page shows of a sheet without reading all of it. */
@@ -18,7 +19,28 @@ export interface SheetSummary {
 		readonly d: string
 		readonly rule: FillRule
 		readonly colour: string
+		/** The stroke's colour and its width, px, where there is one. */
+		readonly line?: string
+		readonly width?: number
+		readonly opacity?: number
 	}[]
+}
+
+const summary = z.looseObject({
+	id: z.string(),
+	name: z.string(),
+	editedAt: z.number(),
+	width: z.number().check(z.positive()),
+	height: z.number().check(z.positive()),
+	pieces: z.number(),
+	nodes: z.number(),
+	photo: z.nullable(z.string()),
+	artwork: z.array(z.looseObject({ d: z.string(), rule: z.string(), colour: z.string() })),
+})
+
+/** Whether a stored row is one that home can show. */
+export function isSummary(row: unknown): row is SheetSummary {
+	return summary.safeParse(row).success
 }
 
 /**
@@ -29,6 +51,8 @@ export interface StoredDocument {
 	readonly id: string
 	readonly json: string
 	readonly desk?: unknown
+	/** Another with each write; absent in what was stored before there were any. */
+	readonly revision?: string
 }
 
 export interface StoredPhoto {
@@ -49,11 +73,21 @@ export interface SetAside {
 	readonly problem: string
 }
 
+/** A deleted sheet, kept for a while as it was. */
+export interface Binned {
+	readonly id: string
+	/** When it was deleted. */
+	readonly at: number
+	readonly summary: SheetSummary
+	readonly document: StoredDocument
+}
+
 export class SkiagramDatabase extends Dexie {
 	readonly sheets!: Table<SheetSummary, string>
 	readonly documents!: Table<StoredDocument, string>
 	readonly photos!: Table<StoredPhoto, string>
 	readonly setAside!: Table<SetAside, number>
+	readonly bin!: Table<Binned, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -63,6 +97,7 @@ export class SkiagramDatabase extends Dexie {
 			photos: 'id',
 			setAside: '++key, id',
 		})
+		this.version(2).stores({ bin: 'id, at' })
 	}
 }
 

@@ -1,5 +1,4 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
-import { claimSheet } from './editLock'
 
 type Callback = (lock: object | null) => unknown
 
@@ -21,17 +20,37 @@ function fakeLocks() {
 	}
 }
 
-beforeEach(() => vi.stubGlobal('navigator', { locks: fakeLocks() }))
+let { claimSheet, withSheet } = await import('./editLock')
+
+/** Another tab is another page: it knows nothing of what this one has. */
+async function anotherTab() {
+	vi.resetModules()
+	return import('./editLock')
+}
+
+beforeEach(async () => {
+	vi.stubGlobal('navigator', { locks: fakeLocks() })
+	;({ claimSheet, withSheet } = await anotherTab())
+})
 afterEach(() => vi.unstubAllGlobals())
 
 describe('one tab edits a sheet at a time', () => {
 	test('the first has it, a second does not, until the first lets go', async () => {
 		const first = await claimSheet('s', { takeOver: false, lost: () => {} })
 		expect(first.mine).toBe(true)
-		expect((await claimSheet('s', { takeOver: false, lost: () => {} })).mine).toBe(false)
+		const other = await anotherTab()
+		expect((await other.claimSheet('s', { takeOver: false, lost: () => {} })).mine).toBe(false)
 		first.release()
 		await Promise.resolve()
 		expect((await claimSheet('s', { takeOver: false, lost: () => {} })).mine).toBe(true)
+	})
+
+	test('what is done to a stored sheet waits for its own tab, and is refused where another has it', async () => {
+		expect(await withSheet('s', async () => 1)).toBe(1)
+		vi.stubGlobal('navigator', {
+			locks: { request: async (_: string, __: object, f: Callback) => f(null) },
+		})
+		await expect(withSheet('s', async () => 2)).rejects.toThrow('open in another tab')
 	})
 
 	test('taking over tells the one that had it', async () => {

@@ -1,14 +1,29 @@
 import { fileOpen, fileSave } from 'browser-fs-access'
 
-/** Lets the user choose where a text file goes; resolves to false where they thought better of it. */
-export async function saveText(text: string, fileName: string, mimeType: string): Promise<boolean> {
+/** Lets the user choose where a file goes; resolves to false where they thought better of it. */
+export async function saveFile(
+	parts: readonly BlobPart[],
+	fileName: string,
+	mimeType: string,
+): Promise<boolean> {
 	const extension = fileName.slice(fileName.lastIndexOf('.'))
 	return unlessCancelled(() =>
-		fileSave(new Blob([text], { type: mimeType }), {
+		fileSave(new Blob([...parts], { type: mimeType }), {
 			fileName,
 			extensions: [extension],
 			mimeTypes: [mimeType],
 		}),
+	)
+}
+
+/** A sheet's name as the name of a file, without its ending. */
+export function fileStem(name: string): string {
+	return (
+		name
+			.replace(/[\\/:*?"<>|]+/g, ' ')
+			.trim()
+			.replace(/\s+/g, '-')
+			.toLowerCase() || 'sheet'
 	)
 }
 

@@ -1,4 +1,4 @@
-import type { Sheet } from '@/core'
+import { flawsOf, type Sheet } from '@/core'
 
 /** One edit as undo knows it: what it was called, and the sheet before it. */
 export interface Step {
@@ -20,6 +20,9 @@ export function begin(sheet: Sheet): History {
 }
 
 /** Takes up an edit's result. What changes nothing leaves no step and keeps what can be redone. */
+/**
+ * Adds a step. While the application is built and tested, a sheet that is not sound is an error.
+ */
 export function record(
 	history: History,
 	label: string,
@@ -27,10 +30,16 @@ export function record(
 	key: string | null = null,
 ): History {
 	if (next === history.present) return history
+	if (process.env.NODE_ENV !== 'production') assertSound(label, next)
 	const last = history.past.at(-1)
 	const goesOn = key !== null && last?.key === key && history.future.length === 0
 	const past = goesOn ? history.past : [...history.past, { label, before: history.present, key }]
 	return { present: next, past, future: [] }
+}
+
+function assertSound(label: string, sheet: Sheet): void {
+	const flaws = flawsOf(sheet)
+	if (flaws.length > 0) throw new Error(`“${label}” leaves an unsound sheet: ${flaws.join('; ')}.`)
 }
 
 /** Ends a coalesced run: the next edit is a step of its own, whatever its key. */

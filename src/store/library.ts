@@ -1,11 +1,31 @@
-import { exportSummary, newId, parseSheet, renameSheet, type Sheet, sketchPathData } from '@/core'
 import {
+	type Contour,
+	displayList,
+	isSoundChange,
+	newId,
+	nodeCount,
+	type Paint,
+	parseSheet,
+	renameSheet,
+	type Sheet,
+	sheetJsonSteps,
+	sheetToJson,
+	sketchPathData,
+} from '@/core'
+import { type Ahead, NO_AHEAD } from './ahead'
+import {
+	type Binned,
+	isSummary,
+	type SetAside,
 	type SheetSummary,
 	type SkiagramDatabase,
 	type StoredDocument,
 	type StoredPhoto,
 	stored,
 } from './database'
+import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
+import { patched } from './patch'
+import { inSlices } from './slices'
 
 /** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */
 export class SheetUnreadable extends Error {
@@ -19,6 +39,14 @@ export class SheetUnreadable extends Error {
 	}
 }
 
+/** A sheet holds what no sheet can: it was not written, and what is stored stays as it was. */
+export class SheetUnsound extends Error {
+	constructor() {
+		super('The sheet holds numbers that could not be read back.')
+		this.name = 'SheetUnsound'
+	}
+}
+
 export class SheetMissing extends Error {
 	constructor(readonly id: string) {
 		super(`There is no sheet ${id}.`)
@@ -26,26 +54,121 @@ export class SheetMissing extends Error {
 	}
 }
 
+/** A photo that a sheet lays under its pieces is not in the store. */
+export class PhotoMissing extends Error {
+	constructor() {
+		super('The photo is not in this browser’s store.')
+		this.name = 'PhotoMissing'
+	}
+}
+
 /** How long a photo is kept after the last sheet let it go, ms: a day. */
 const STRAY_FOR_MS = 86_400_000
+
+/** How long a deleted sheet lies in the bin, ms: thirty days. */
+const BINNED_FOR_MS = 30 * 86_400_000
+
+/** What was stored before there were revisions has this one. */
+const NO_REVISION = 'none'
+
+/** A sheet with all that is written of it. */
+interface Prepared {
+	readonly sheet: Sheet
+	readonly json: string
+	readonly summary: SheetSummary
+}
+
+/** Sheets of more outlines than this are put into words bit by bit, beside other work. */
+const AT_ONCE = 3000
+/** Puts a sheet into words; at once where that takes no time. */
+function prepare(sheet: Sheet): Prepared | Promise<Prepared> {
+	const outlines = sheet.pieces.reduce((sum, { contours }) => sum + contours.length, 0)
+	const prepared = (json: string) => ({ sheet, json, summary: summaryOf(sheet, 0) })
+	if (outlines <= AT_ONCE) return prepared(sheetToJson(sheet))
+	return inSlices(sheetJsonSteps(sheet)).then((json) => prepared(json ?? sheetToJson(sheet)))
+}
+
+interface Stored {
+	readonly sheet: Sheet
+	readonly revision: string
+}
 
 export type Library = ReturnType<typeof createLibrary>
 
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
-export function createLibrary(database: SkiagramDatabase) {
-	const { sheets, documents, photos, setAside } = database
+export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEAD) {
+	const { sheets, documents, photos, setAside, bin } = database
+	/** Writes that are under way: what is read after they began must see them. */
+	const writing = new Set<Promise<unknown>>()
+
+	const written = <T>(work: () => Promise<T>): Promise<T> => {
+		const done = stored(work).finally(() => writing.delete(done))
+		writing.add(done)
+		return done
+	}
+
+	/** The sheet last written, and its text: where that is what is stored it need not be read again. */
+	let lately: { readonly sheet: Sheet; readonly json: string } | null = null
+
+	const put = async (
+		{ sheet, json, summary }: Prepared,
+		o: { desk: unknown; editedAt: number; revision: string },
+	) => {
+		const { desk, revision, editedAt } = o
+		await sheets.put({ ...summary, editedAt })
+		await documents.put({ id: sheet.id, json, desk, revision })
+		lately = { sheet, json }
+	}
 
 	const save = (sheet: Sheet, desk?: unknown, editedAt = Date.now()) =>
-		stored(() =>
-			database.transaction('rw', sheets, documents, async () => {
-				await sheets.put(summaryOf(sheet, editedAt))
-				await documents.put({ id: sheet.id, json: JSON.stringify(sheet), desk })
-			}),
-		)
+		written(async () => {
+			assertReadable(sheet)
+			const prepared = await prepare(sheet)
+			await database.transaction('rw', sheets, documents, () =>
+				put(prepared, { desk, editedAt, revision: newId() }),
+			)
+		})
+
+	/** What would not be read back is never written: the last good state stays. */
+	const assertReadable = (sheet: Sheet) => {
+		const same = lately?.sheet.id === sheet.id ? lately.sheet : { ...sheet, pieces: [], width: 0 }
+		if (!isSoundChange(sheet, same)) throw new SheetUnsound()
+	}
+
+	/** A stored sheet with what was noted ahead of it; what does not fit is set aside. */
+	const read = async (id: string) => {
+		await Promise.allSettled(writing)
+		const document = await stored(() => documents.get(id))
+		if (!document) throw new SheetMissing(id)
+		try {
+			const sheet = lately?.json === document.json ? lately.sheet : readSheet(document)
+			return { document, sheet, ...withNotes(sheet, document) }
+		} catch (error) {
+			const problem = error instanceof Error ? error.message : String(error)
+			await stored(() => keepAside(document, problem))
+			throw new SheetUnreadable(document.json, problem)
+		}
+	}
+
+	/** Notes that do not fit any more are no reason not to open the sheet as it is stored. */
+	const withNotes = (sheet: Sheet, { id, revision = NO_REVISION }: StoredDocument) => {
+		const patch = ahead.read(id, revision)
+		if (!patch || patch.length === 0) return { now: sheet }
+		try {
+			return { now: parseSheet(patched(sheet, patch)) }
+		} catch {
+			return { now: sheet }
+		}
+	}
 
 	return {
 		/** All sheets, the last edited first. */
-		list: () => stored(() => sheets.orderBy('editedAt').reverse().toArray()),
+		list: async () => {
+			await Promise.allSettled(writing)
+			const rows = await stored(() => sheets.toArray())
+			const sound = await Promise.all(rows.map((row) => (isSummary(row) ? row : mendRow(row))))
+			return sound.flatMap((row) => row ?? []).sort((a, b) => b.editedAt - a.editedAt)
+		},
 
 		save,
 
@@ -57,57 +180,102 @@ export function createLibrary(database: SkiagramDatabase) {
 		 * @throws {SheetUnreadable} after setting the stored document aside
 		 */
 		load: async (id: string): Promise<{ sheet: Sheet; desk: unknown }> => {
-			const document = await stored(() => documents.get(id))
-			if (!document) throw new SheetMissing(id)
-			try {
-				return { sheet: readSheet(document), desk: document.desk }
-			} catch (error) {
-				const problem = error instanceof Error ? error.message : String(error)
-				await stored(() => keepAside(document, problem))
-				throw new SheetUnreadable(document.json, problem)
+			const { now, document } = await read(id)
+			return { sheet: now, desk: document.desk }
+		},
+
+		/**
+		 * Opens a sheet to work on.
+		 * @throws {SheetMissing}
+		 * @throws {SheetUnreadable} after setting the stored document aside
+		 */
+		open: async (id: string): Promise<OpenedSheet> => {
+			const { now, sheet, document } = await read(id)
+			let current: Stored = { sheet, revision: document.revision ?? NO_REVISION }
+			/** What is being written: it may be the stored one by the time anybody asks. */
+			let next: Stored | null = null
+			const write = async (written: Sheet, desk: unknown) => {
+				const being = { sheet: written, revision: newId() }
+				next = being
+				ahead.note(id, [current, being], written)
+				try {
+					assertReadable(written)
+					const prepared = await prepare(written)
+					await database.transaction('rw', sheets, documents, bin, async () => {
+						const there = await documents.get(id)
+						// A sheet that vanished while it was worked on here is kept; one in the bin stays there.
+						if (!there && (await bin.get(id))) throw new WrittenElsewhere()
+						if (there && (there.revision ?? NO_REVISION) !== current.revision)
+							throw new WrittenElsewhere()
+						await put(prepared, { desk, editedAt: Date.now(), revision: being.revision })
+					})
+					current = being
+				} finally {
+					next = null
+				}
+			}
+			return {
+				sheet: now,
+				desk: document.desk,
+				stored: () => current.sheet,
+				write: (changed, desk) => written(() => write(changed, desk)),
+				note: (changed) => ahead.note(id, next ? [current, next] : [current], changed),
+				dropNote: () => ahead.drop(id),
 			}
 		},
 
 		rename: async (id: string, name: string): Promise<void> => {
-			await stored(() =>
+			await written(() =>
 				database.transaction('rw', sheets, documents, async () => {
 					const document = await documents.get(id)
 					await sheets.update(id, { name })
-					if (document)
-						await documents.update(id, {
-							json: JSON.stringify(renameSheet(readSheet(document), name)),
-						})
+					if (!document) return
+					const named = renameSheet(withNotes(readSheet(document), document).now, name)
+					await documents.update(id, { json: sheetToJson(named), revision: newId() })
 				}),
 			)
 		},
 
 		duplicate: async (id: string): Promise<string> => {
-			const document = await stored(() => documents.get(id))
-			if (!document) throw new SheetMissing(id)
-			const source = readSheet(document)
+			const { now: source, document } = await read(id)
 			const copy: Sheet = { ...source, id: newId(), name: `${source.name} copy` }
 			await save(copy, document.desk)
 			return copy.id
 		},
 
-		/** Removes a sheet and returns what puts it back. Its photos stay until they are swept. */
-		remove: async (id: string): Promise<() => Promise<void>> => {
-			const kept = await stored(() =>
-				database.transaction('rw', sheets, documents, async () => {
-					const pair = { summary: await sheets.get(id), document: await documents.get(id) }
+		/** Lays a sheet in the bin; its photos stay as long as it lies there. */
+		remove: (id: string): Promise<void> =>
+			written(() =>
+				database.transaction('rw', sheets, documents, bin, async () => {
+					const [summary, document] = [await sheets.get(id), await documents.get(id)]
+					if (summary && document) await bin.put({ id, at: Date.now(), summary, document })
 					await sheets.delete(id)
 					await documents.delete(id)
-					return pair
 				}),
-			)
-			return () =>
-				stored(() =>
-					database.transaction('rw', sheets, documents, async () => {
-						if (kept.summary) await sheets.put(kept.summary)
-						if (kept.document) await documents.put(kept.document)
-					}),
-				)
-		},
+			),
+
+		/** Takes a sheet out of the bin. */
+		restore: (id: string): Promise<void> =>
+			written(() =>
+				database.transaction('rw', sheets, documents, bin, async () => {
+					const kept = await bin.get(id)
+					if (!kept) return
+					await sheets.put(kept.summary)
+					await documents.put(kept.document)
+					await bin.delete(id)
+				}),
+			),
+
+		/** What lies in the bin, the last deleted first. */
+		binned: (): Promise<Binned[]> => stored(() => bin.orderBy('at').reverse().toArray()),
+
+		/** Empties the bin of one sheet for good. */
+		dropBinned: (id: string): Promise<void> => stored(() => bin.delete(id)),
+
+		/** Documents that did not pass their schema, as they were found. */
+		allSetAside: (): Promise<SetAside[]> => stored(() => setAside.toArray()),
+
+		dropSetAside: (key: number): Promise<void> => stored(() => setAside.delete(key)),
 
 		addPhoto: async (blob: Blob, thumbnail: Blob | null): Promise<string> => {
 			const id = newId()
@@ -123,11 +291,17 @@ export function createLibrary(database: SkiagramDatabase) {
 		 */
 		sweepPhotos: (now = Date.now()) =>
 			stored(() =>
-				database.transaction('rw', documents, photos, setAside, async () => {
-					const all = JSON.stringify([await documents.toArray(), await setAside.toArray()])
+				database.transaction('rw', documents, photos, setAside, bin, async () => {
+					await bin
+						.where('at')
+						.below(now - BINNED_FOR_MS)
+						.delete()
+					const binned = (await bin.toArray()).map(({ document }) => document)
+					const texts = [...(await documents.toArray()), ...binned].map(({ json }) => String(json))
+					texts.push(JSON.stringify(await setAside.toArray()))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo
-						if (all.includes(photo.id)) ref.value = held
+						if (texts.some((text) => text.includes(photo.id))) ref.value = held
 						else if (straySince === undefined) ref.value = { ...held, straySince: now }
 						else if (now - straySince > STRAY_FOR_MS) Reflect.deleteProperty(ref, 'value')
 					})
@@ -136,8 +310,26 @@ export function createLibrary(database: SkiagramDatabase) {
 	}
 
 	async function keepAside(document: StoredDocument, problem: string): Promise<void> {
-		const known = await setAside.where('id').equals(document.id).count()
-		if (known === 0) await setAside.add({ id: document.id, at: Date.now(), document, problem })
+		const known = await setAside.where('id').equals(document.id).toArray()
+		const same = known.some((kept) => JSON.stringify(kept.document) === JSON.stringify(document))
+		if (!same) await setAside.add({ id: document.id, at: Date.now(), document, problem })
+	}
+
+	/** A row that cannot be shown is made anew from its sheet; `null` where that cannot be read either. */
+	async function mendRow(row: { readonly id?: unknown }): Promise<SheetSummary | null> {
+		if (typeof row.id !== 'string') return null
+		const document = await stored(() => documents.get(String(row.id)))
+		if (!document) return null
+		try {
+			const summary = summaryOf(readSheet(document), Date.now())
+			await stored(() => sheets.put(summary))
+			return summary
+		} catch (error) {
+			await stored(() =>
+				keepAside(document, error instanceof Error ? error.message : String(error)),
+			)
+			return null
+		}
 	}
 }
 
@@ -147,7 +339,7 @@ function readSheet(document: StoredDocument): Sheet {
 }
 
 function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
-	const { pieces, nodes } = exportSummary(sheet)
+	const shown = sheet.pieces.filter(({ hidden }) => !hidden)
 	const photo = sheet.photos.find((p) => !p.hidden) ?? sheet.photos[0]
 	return {
 		id: sheet.id,
@@ -155,16 +347,48 @@ function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
 		editedAt,
 		width: sheet.width,
 		height: sheet.height,
-		pieces,
-		nodes,
+		pieces: shown.length,
+		nodes: shown.reduce((sum, { contours }) => sum + nodeCount(contours), 0),
 		photo: photo?.blob ?? null,
 		...(photo && { lies: { place: photo.place, width: photo.width, height: photo.height } }),
-		artwork: sheet.pieces
-			.filter((p) => !p.hidden)
-			.map((p) => ({
-				d: sketchPathData(p.contours),
-				rule: p.fillRule,
-				colour: p.fill.kind === 'solid' ? p.fill.colour : 'none',
-			})),
+		artwork: artworkOf(sheet),
 	}
+}
+
+/** Of more shapes than this a card shows those of one look that follow each other as one. */
+const CARD_SHAPES = 500
+
+function artworkOf(sheet: Sheet): SheetSummary['artwork'] {
+	const all = displayList(sheet).flatMap(({ opacity, shapes }) =>
+		shapes.map(({ contours, rule, fill, stroke }) => ({
+			contours,
+			look: {
+				rule,
+				colour: colourOf(fill),
+				...(stroke.paint.kind !== 'none' && { line: colourOf(stroke.paint), width: stroke.width }),
+				...(opacity < 1 && { opacity }),
+			},
+		})),
+	)
+	const shown = all.length <= CARD_SHAPES ? all : joinedByLook(all).slice(0, CARD_SHAPES)
+	return shown.map(({ contours, look }) => ({ d: sketchPathData(contours), ...look }))
+}
+
+function joinedByLook<L extends object>(
+	all: readonly { readonly contours: readonly Contour[]; readonly look: L }[],
+): { contours: Contour[]; look: L }[] {
+	const joined: { contours: Contour[]; look: L; key: string }[] = []
+	for (const { contours, look } of all) {
+		const key = JSON.stringify(look)
+		const last = joined.at(-1)
+		if (last?.key === key) for (const contour of contours) last.contours.push(contour)
+		else joined.push({ contours: [...contours], look, key })
+	}
+	return joined
+}
+
+function colourOf(paint: Paint): string {
+	if (paint.kind === 'none') return 'none'
+	const alpha = Math.round((paint.alpha ?? 1) * 255)
+	return alpha < 255 ? paint.colour + alpha.toString(16).padStart(2, '0') : paint.colour
 }

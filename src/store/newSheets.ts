@@ -1,16 +1,21 @@
 import {
 	addPhoto,
-	addPieces,
 	emptySheet,
+	type LeftOut,
+	newId,
 	newPhoto,
 	type Picture,
 	type Sheet,
+	salvageSheet,
+	saysLeftOut,
 	setRealSize,
 	setUnit,
 } from '@/core'
 import type { SvgDrawing } from '@/core/drawings'
+import { readDrawing } from '@/jobs/drawings'
+import type { Watch } from '@/jobs/endpoint'
+import { lookAtPicture } from '@/jobs/pictures'
 import type { Library } from './library'
-import { takeInPicture, type Watch } from './photoPixels'
 
 /**
  * A new sheet from a picture file, stored.
@@ -38,41 +43,82 @@ export async function storedPicture(
 	name: string,
 	watch?: Watch,
 ): Promise<Picture> {
-	return { name, ...(await takeInPicture(library, file, watch)) }
+	const { width, height, thumbnail } = await lookAtPicture(file, watch)
+	return { name, width, height, blob: await library.addPhoto(file, thumbnail) }
 }
 
 /**
  * A new sheet from the shapes of an SVG drawing, stored.
- * @throws {SvgSyntaxError} {PathSyntaxError} {NothingToTake} and storage errors
+ * @throws {SvgSyntaxError} {NothingToTake} {Cancelled} {JobFailed} and storage errors
  */
 export async function sheetFromDrawing(
 	library: Library,
-	text: string,
+	file: Blob,
 	name: string,
-): Promise<{ sheet: Sheet; skipped: readonly string[] }> {
-	const drawing = await takeInDrawing(text)
+	watch?: Watch,
+): Promise<{ sheet: Sheet; skipped: readonly LeftOut[] }> {
+	const drawing = await takeInDrawing(file, watch)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
 	const unit = drawing.mmPerPx === undefined ? 'px' : 'mm'
-	const sheet = addPieces(setUnit(empty, unit), drawing.pieces)
+	const sheet = { ...setUnit(empty, unit), pieces: drawing.pieces }
 	await library.save(sheet)
 	return { sheet, skipped: drawing.skipped }
 }
 
 /**
- * Reads a drawing's shapes.
- * @throws {SvgSyntaxError} {PathSyntaxError} {NothingToTake}
+ * A new sheet from the text of one that was set aside or downloaded: as much of it as can be read.
+ * @throws {NoSheet} where it holds none, and storage errors
  */
-export async function takeInDrawing(text: string): Promise<SvgDrawing> {
-	const { readSvg } = await import('@/core/drawings')
-	const drawing = readSvg(text)
-	if (drawing.pieces.length === 0) throw new NothingToTake()
+export async function sheetFromStored(
+	library: Library,
+	text: string,
+): Promise<{ sheet: Sheet; lost: number }> {
+	const { sheet, lost } = salvaged(text)
+	const fresh = { ...sheet, id: newId() }
+	await library.save(fresh)
+	return { sheet: fresh, lost }
+}
+
+function salvaged(text: string): ReturnType<typeof salvageSheet> {
+	try {
+		return salvageSheet(JSON.parse(text))
+	} catch {
+		throw new NoSheet()
+	}
+}
+
+/** A file that should hold a sheet and does not. */
+export class NoSheet extends Error {
+	constructor() {
+		super('The file holds no sheet of Skiagram.')
+		this.name = 'NoSheet'
+	}
+}
+
+export function isStoredSheet(file: File): boolean {
+	return file.type === 'application/json' || /\.json$/i.test(file.name)
+}
+
+/**
+ * Reads a drawing's shapes.
+ * @throws {SvgSyntaxError} {NothingToTake} {Cancelled} {JobFailed}
+ */
+export async function takeInDrawing(file: Blob, watch?: Watch): Promise<SvgDrawing> {
+	const drawing = await readDrawing(file, watch)
+	if (drawing.pieces.length === 0) throw new NothingToTake(drawing.skipped)
 	return drawing
+}
+
+/** What came in and what did not, in a sentence or two; `null` where there is nothing to say. */
+export function saysSkipped(file: string, skipped: readonly LeftOut[]): string | null {
+	if (skipped.length === 0) return null
+	return `Not as it was in “${file}”: ${saysLeftOut(skipped)}.`
 }
 
 /** A drawing that holds no shape that could become a piece. */
 export class NothingToTake extends Error {
-	constructor() {
+	constructor(readonly skipped: readonly LeftOut[] = []) {
 		super('The drawing holds no paths or shapes.')
 		this.name = 'NothingToTake'
 	}
@@ -89,5 +135,5 @@ export function nameOfFile(file: string): string {
 }
 
 export function isDrawing(file: File): boolean {
-	return file.type === 'image/svg+xml' || /\.svg$/i.test(file.name)
+	return file.type === 'image/svg+xml' || /\.svgz?$/i.test(file.name)
 }

@@ -1,12 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import type { Edit, Sheet } from '@/core'
+import { type Edit, isSoundChange, normalised, type Piece, type Sheet } from '@/core'
 import { begin, type History, record, redo, seal, undo } from './history'
+import type { Saving } from './savingState'
 import { NOTHING, presentIn, type Selection } from './selection'
-
-export type Saving =
-	| { readonly state: 'saved' }
-	| { readonly state: 'pending' }
-	| { readonly state: 'failed'; readonly problem: 'full' | 'refused' | 'other' }
 
 export interface OpenSheetState {
 	readonly history: History
@@ -14,6 +10,10 @@ export interface OpenSheetState {
 	readonly saving: Saving
 	/** Another tab edits this sheet: nothing can be changed here. */
 	readonly readOnly: boolean
+	/** The sheet was deleted at home; it lies in the bin. */
+	readonly deleted: boolean
+	/** The last edit that could not be: it would have put something where no sheet can hold it. */
+	readonly refused: { readonly label: string } | null
 }
 
 export type OpenSheet = StoreApi<OpenSheetState> & OpenSheetActions
@@ -26,14 +26,20 @@ export interface OpenSheetActions {
 	 * @param key edits in a row that share it become one step, until `seal`
 	 */
 	apply(label: string, edit: Edit, key?: string): void
+	/** Adds pieces that a reader made: they are sound, and their ids are their own. */
+	takeIn(label: string, pieces: readonly Piece[]): void
 	seal(): void
 	undo(): void
 	redo(): void
 	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
 	jump(steps: number): void
+	/** Gives back the history and what was chosen as they were, as if nothing had been done since. */
+	restore(history: History, selection: Selection): void
 	select(selection: Selection): void
 	setSaving(saving: Saving): void
 	setReadOnly(readOnly: boolean): void
+	/** Nothing can be changed any more: the sheet was deleted at home. */
+	setDeleted(): void
 }
 
 /** The sheet on the bench: its history, what is chosen in it, and whether it is saved. */
@@ -41,9 +47,12 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 	const store = createStore<OpenSheetState>(() => ({
 		history: begin(sheet),
 		selection: NOTHING,
-		saving: { state: 'saved' },
+		saving: { state: 'clean' },
 		readOnly: false,
+		deleted: false,
+		refused: null,
 	}))
+	const refuse = (label: string) => queueMicrotask(() => store.setState({ refused: { label } }))
 	const change = (next: (history: History) => History) =>
 		store.setState((state) => {
 			const history = next(state.history)
@@ -57,7 +66,20 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 	return Object.assign(store, {
 		sheet: () => store.getState().history.present,
 		apply: (label: string, edit: Edit, key?: string) =>
-			change((history) => record(history, label, edit(history.present), key ?? null)),
+			change((history) => {
+				const since = history.present
+				const edited = edit(since)
+				if (edited === since) return history
+				if (isSoundChange(edited, since))
+					return record(history, label, normalised(edited, since), key ?? null)
+				refuse(label)
+				return history
+			}),
+		takeIn: (label: string, pieces: readonly Piece[]) =>
+			change((history) => {
+				const { present } = history
+				return record(history, label, { ...present, pieces: [...present.pieces, ...pieces] })
+			}),
 		seal: () => change(seal),
 		undo: () => change((history) => undo(seal(history))),
 		redo: () => change((history) => redo(seal(history))),
@@ -68,6 +90,9 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				for (let i = 0; i < Math.abs(steps); i++) next = step(next)
 				return next
 			}),
+		restore: (history: History, selection: Selection) => {
+			if (!store.getState().readOnly) store.setState({ history, selection })
+		},
 		select: (selection: Selection) =>
 			store.setState((state) => ({
 				// What says nothing of a photo leaves the one at work at work.
@@ -75,5 +100,6 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 			})),
 		setSaving: (saving: Saving) => store.setState({ saving }),
 		setReadOnly: (readOnly: boolean) => store.setState({ readOnly }),
+		setDeleted: () => store.setState({ readOnly: true, deleted: true }),
 	})
 }

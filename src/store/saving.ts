@@ -1,58 +1,130 @@
 import type { Sheet } from '@/core'
 import { StorageFull, StorageRefused } from './database'
+import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import type { OpenSheet } from './openSheet'
+import { nextSaving, type SavingEvent, type SavingProblem } from './savingState'
 
-/** An edit is written at most this long after it was made, ms. */
-export const SAVE_WITHIN_MS = 400
+/** An edit is written to the database at most this long after it was made, ms. */
+const SAVE_WITHIN_MS = 400
+/** The same where nothing can be noted ahead of the database. */
+const SAVE_SOON_MS = 100
+/** Edits in a row are noted at most this often, ms. */
+const NOTE_EVERY_MS = 60
 /** A write that failed is tried again after this, ms. */
 const RETRY_AFTER_MS = 5000
 
-/**
- * Saves the open sheet whenever it changed, soon after the first of a run of edits, so that
- * a long drag is saved on the way. A failed write is said in the store and tried again.
- * @returns `flush`, which writes at once what is not written yet, and `stop`
- */
-export function keepSaved(
-	open: OpenSheet,
-	write: (sheet: Sheet) => Promise<unknown>,
-): { flush: () => Promise<void>; stop: () => void } {
-	let written = open.sheet()
-	let timer: ReturnType<typeof setTimeout> | null = null
-	let running: Promise<void> = Promise.resolve()
+/** Keeps a sheet saved. */
+export interface Keeper {
+	/** Notes and writes at once what is not written yet. */
+	flush(): Promise<void>
+	/** Another tab has the sheet: nothing is written any more; what is not written yet is noted for it. */
+	lose(): void
+	/** Nothing is saved any more. */
+	stop(): void
+}
 
-	const save = () => {
-		if (timer !== null) clearTimeout(timer)
-		timer = null
-		running = running.then(writeNow)
-		return running
+/**
+ * Saves the open sheet whenever it changed: noted at once, written soon after the first of a run of
+ * edits, so that a long drag is saved on the way. How it stands is told in the store.
+ */
+export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unknown): Keeper {
+	let timer: ReturnType<typeof setTimeout> | null = null
+	let notes: ReturnType<typeof setTimeout> | null = null
+	let running: Promise<void> | null = null
+	let within = SAVE_WITHIN_MS
+
+	const isStored = () => open.sheet() === opened.stored()
+	const tell = (event: SavingEvent) => {
+		const { saving } = open.getState()
+		const next = nextSaving(saving, event)
+		if (next.state !== saving.state || event.what === 'failed') open.setSaving(next)
 	}
-	const writeNow = async () => {
-		const sheet = open.sheet()
-		if (sheet === written) return
+	const ours = () => open.getState().saving.state !== 'not-ours'
+
+	const note = () => {
+		if (notes !== null) clearTimeout(notes)
+		notes = null
+		if (isStored() && !running) opened.dropNote()
+		else if (!opened.note(open.sheet())) within = SAVE_SOON_MS
+	}
+	const noteSoon = () => {
+		// The first of a run is noted before anything else can happen.
+		if (notes !== null) return
+		note()
+		notes = setTimeout(() => {
+			notes = null
+			if (ours() && !isStored()) note()
+		}, NOTE_EVERY_MS)
+	}
+
+	const write = async (sheet: Sheet): Promise<void> => {
+		tell({ what: 'began' })
 		try {
-			await write(sheet)
-			written = sheet
-			if (open.sheet() === sheet) open.setSaving({ state: 'saved' })
+			await opened.write(sheet, desk?.())
+			tell({ what: 'written', stored: isStored() })
+			if (ours()) note()
 		} catch (error) {
-			open.setSaving({ state: 'failed', problem: problemOf(error) })
-			timer ??= setTimeout(save, RETRY_AFTER_MS)
+			if (error instanceof WrittenElsewhere) lose()
+			else tell({ what: 'failed', problem: problemOf(error) })
 		}
 	}
-	const unsubscribe = open.subscribe(({ history, saving }) => {
-		if (history.present === written) return
-		if (saving.state === 'saved') open.setSaving({ state: 'pending' })
-		timer ??= setTimeout(save, SAVE_WITHIN_MS)
+	/** Writes one state after another until what is on the bench is stored. */
+	const save = (): Promise<void> => {
+		if (timer !== null) clearTimeout(timer)
+		timer = null
+		if (isStored() || !ours()) return running ?? Promise.resolve()
+		const next = running
+			? running.then(() => (isStored() || !ours() ? undefined : write(open.sheet())))
+			: write(open.sheet())
+		const mine = next.finally(() => {
+			if (running !== mine) return
+			running = null
+			const { state } = open.getState().saving
+			if (state === 'dirty') timer ??= setTimeout(save, within)
+			if (state === 'failed') timer ??= setTimeout(save, RETRY_AFTER_MS)
+		})
+		running = mine
+		return mine
+	}
+
+	const lose = () => {
+		if (!ours()) return
+		if (!isStored()) note()
+		stopTimers()
+		tell({ what: 'lost' })
+		open.setReadOnly(true)
+	}
+	const stopTimers = () => {
+		if (timer !== null) clearTimeout(timer)
+		if (notes !== null) clearTimeout(notes)
+		timer = notes = null
+	}
+
+	const unsubscribe = open.subscribe(({ history }, before) => {
+		if (history.present === before.history.present || !ours()) return
+		tell({ what: 'changed', stored: isStored() })
+		noteSoon()
+		if (!isStored() && !running) timer ??= setTimeout(save, within)
 	})
+	// What was found noted ahead of the database goes into it.
+	if (!isStored()) {
+		tell({ what: 'changed', stored: false })
+		timer = setTimeout(save, 0)
+	}
 	return {
-		flush: save,
+		flush: () => {
+			if (ours() && !isStored()) note()
+			return save()
+		},
+		lose,
 		stop: () => {
 			unsubscribe()
-			if (timer !== null) clearTimeout(timer)
+			stopTimers()
 		},
 	}
 }
 
-function problemOf(error: unknown): 'full' | 'refused' | 'other' {
+function problemOf(error: unknown): SavingProblem {
 	if (error instanceof StorageFull) return 'full'
 	return error instanceof StorageRefused ? 'refused' : 'other'
 }

@@ -1,4 +1,5 @@
 import { boxOf, EMPTY_BOX, joinBoxes } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import type { Contour } from '../path/model'
 import { chordsOf } from './chords'
 import { Lattice, WELD_STEPS } from './lattice'
@@ -34,7 +35,7 @@ const TURNS = [0.6180339887, 1.1357, 0.2213, 2.0411, 2.6717, 0.9129]
  * curves, touching nodes.
  * @param groups outlines; open ones are closed by a straight segment
  * @param work done on another lattice too where this one brought faults to light
- * @throws {RangeError} where a coordinate is not a finite number
+ * @throws {RangeError} where a coordinate is no number, or far beyond any sheet
  */
 export function arranged<T>(
 	groups: readonly (readonly Contour[])[],
@@ -58,8 +59,6 @@ export function arranged<T>(
 function arrange(groups: readonly (readonly Contour[])[], turn: number): Arrangement {
 	const contours = groups.flat().filter(({ nodes }) => nodes.length > 0)
 	const sources = sourcesOf(contours)
-	if (!sources.every(({ cubic }) => cubic.every(([x, y]) => Number.isFinite(x + y))))
-		throw new RangeError('Outlines can only be combined where all their coordinates are numbers.')
 	const lattice = Lattice.over(
 		sources.map(({ cubic }) => boxOf(cubic)).reduce(joinBoxes, EMPTY_BOX),
 		turn,
@@ -94,17 +93,17 @@ function layOut(
 	weld: number,
 ): (readonly [number, number])[] {
 	const nodes = sources.map(({ from }) => lattice.weld(from.at[0], from.at[1]))
-	const nodeAt = (source: number) => nodes[source] ?? 0
+	const nodeAt = (source: number) => item(nodes, source)
 	const twins = twinsOf(sources, nodes, weld)
 	const single = [...sources.keys()].filter((source) => !twins[source])
 	const { chords, close } = chordsOf(sources, single, weld / 2, weld)
 	const starts = chords.map(({ source, from, x0, y0 }) =>
 		from === 0 ? nodeAt(source) : lattice.weld(x0, y0),
 	)
-	const startOf = (k: number) => starts[k] ?? 0
+	const startOf = (k: number) => item(starts, k)
 	const endOf = (k: number) => {
-		const chord = chords[k]
-		return chord?.to === 1 ? nodeAt(sources[chord.source]?.after ?? 0) : startOf(k + 1)
+		const { to, source } = item(chords, k)
+		return to === 1 ? nodeAt(item(sources, source).after) : startOf(k + 1)
 	}
 	const led = leadThrough(lattice, close, startOf, endOf)
 	for (const source of sources.keys()) lattice.breaks[source] = []
@@ -126,7 +125,7 @@ function layOut(
 	}
 	const near = twins.flatMap((twin, source) => (twin ? [[source, source] as const] : []))
 	for (let i = 0; i < close.length; i += 2)
-		near.push([chords[close[i] ?? 0]?.source ?? 0, chords[close[i + 1] ?? 0]?.source ?? 0])
+		near.push([item(chords, item(close, i)).source, item(chords, item(close, i + 1)).source])
 	return near
 }
 
@@ -152,8 +151,8 @@ function leadThrough(
 		else if (!known.some((l) => l.vertex === vertex)) known.push({ share, vertex })
 	}
 	for (let i = 0; i < close.length; i += 2) {
-		const a = close[i] ?? 0
-		const b = close[i + 1] ?? 0
+		const a = item(close, i)
+		const b = item(close, i + 1)
 		lead(a, startOf(b))
 		lead(a, endOf(b))
 		lead(b, startOf(a))

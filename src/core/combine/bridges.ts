@@ -1,3 +1,4 @@
+import { item } from '../geometry/numbers'
 import { cross, distance, dot, type Point, subtract, unit } from '../geometry/point'
 import { flattenContour } from '../path/contour'
 import { type Contour, newId } from '../path/model'
@@ -132,7 +133,7 @@ function evenly(contour: Contour, count: number): Point[] {
 	const length = steps.reduce((sum, step) => sum + step, 0)
 	return ring.flatMap((p, i): Point[] => {
 		const q = ring[(i + 1) % ring.length] ?? p
-		const parts = Math.max(1, Math.round(((steps[i] ?? 0) / length) * count))
+		const parts = Math.max(1, Math.round((item(steps, i) / length) * count))
 		return Array.from({ length: parts }, (_, k) => [
 			p[0] + ((q[0] - p[0]) * k) / parts,
 			p[1] + ((q[1] - p[1]) * k) / parts,

@@ -3,8 +3,8 @@ import { parsePathData } from '../formats/pathData'
 import type { Contour } from '../path/model'
 import type { Operation } from './clip'
 import { combine } from './combine'
-import { enclosed, wrongSamples } from './judge'
-import { mapped } from './randomOutlines'
+import { enclosed, wrongSamples } from './testing/judge'
+import { mapped } from './testing/randomOutlines'
 
 const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
 

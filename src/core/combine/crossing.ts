@@ -1,4 +1,5 @@
-import { type Cubic, derivativeAt, nearestOn, pointAt } from '../geometry/cubic'
+import { type Cubic, derivativeAt, pointAt } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import { cross, distance, length, type Point, subtract } from '../geometry/point'
 
 /** A place that two curves share. */

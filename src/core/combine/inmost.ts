@@ -1,4 +1,5 @@
 import { joinBoxes } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { contourBounds, flattenContour } from '../path/contour'
 import type { Contour } from '../path/model'
@@ -21,8 +22,8 @@ export function inmost(contours: readonly Contour[]): Point | null {
 		const y = minY + ((k + 0.5) / LEVELS) * (maxY - minY)
 		const xs = rings.flatMap((ring) => crossingsAt(ring, y)).sort((a, b) => a - b)
 		for (let i = 0; i + 1 < xs.length; i += 2) {
-			const left = xs[i] ?? 0
-			const right = xs[i + 1] ?? 0
+			const left = item(xs, i)
+			const right = item(xs, i + 1)
 			// No place has more room than half its chord.
 			if (best && (right - left) / 2 <= best.room) continue
 			const at: Point = [(left + right) / 2, y]

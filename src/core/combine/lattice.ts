@@ -1,4 +1,5 @@
 import type { Box } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 
 /** Where a segment passes a vertex. */
@@ -8,7 +9,7 @@ export interface Station {
 }
 
 /** A stretch of a segment that lies on the straight line from one vertex to another. */
-export interface Span {
+export interface Passage {
 	readonly source: number
 	readonly from: number
 	readonly to: number
@@ -103,11 +104,11 @@ export class Lattice {
 	}
 
 	x(vertex: number): number {
-		return this.xs[vertex] ?? 0
+		return item(this.xs, vertex)
 	}
 
 	y(vertex: number): number {
-		return this.ys[vertex] ?? 0
+		return item(this.ys, vertex)
 	}
 
 	/** The place of a vertex, px. */
@@ -132,10 +133,10 @@ export class Lattice {
 	}
 
 	/** The segments that run along the straight line between two vertices. */
-	spans(a: number, b: number): Span[] {
-		const found: Span[] = []
+	spans(a: number, b: number): Passage[] {
+		const found: Passage[] = []
 		for (const { source, t: from } of this.stations(a)) {
-			let best: Span | null = null
+			let best: Passage | null = null
 			for (const { source: other, t: to } of this.stations(b)) {
 				if (other !== source || from === to || !this.isDirect(source, from, to, a, b)) continue
 				if (!best || Math.abs(to - from) < Math.abs(best.to - best.from))

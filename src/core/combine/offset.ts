@@ -11,6 +11,7 @@ import {
 } from '../path/contour'
 import { inferKinds } from '../path/kinds'
 import { type Contour, type FillRule, newId, type PathNode } from '../path/model'
+import { assertWorkable, SHEET_REACH_PX } from '../path/reach'
 import { controlArea } from './area'
 import { arranged } from './arrangement'
 import { resolve } from './clip'
@@ -46,6 +47,7 @@ export function offset(
 ): Contour[] {
 	const plain = clockwise(resolveSelfCrossings(contours, rule))
 	if (away === 0 || plain.length === 0) return plain
+	assertDistance(away)
 	const tolerance = options.tolerance ?? Math.abs(away) / 100
 	const beside = plain.map((contour) =>
 		closedRun([...sideOf(contour, away, tolerance, options), null], tolerance / 4),
@@ -64,6 +66,8 @@ export function outlineStroke(
 	width: number,
 	{ cap = 'butt', ...options }: OffsetOptions & { readonly cap?: Cap } = {},
 ): Contour[] {
+	assertWorkable(contours)
+	assertDistance(width)
 	const away = width / 2
 	const tolerance = options.tolerance ?? away / 100
 	const drawn = contours.filter(({ nodes }) => nodes.length > 1)
@@ -77,6 +81,15 @@ export function outlineStroke(
 		return sides.map((steps) => closedRun(steps, tolerance / 4))
 	})
 	return wound(outlines, tolerance, 2 * nodeCount(drawn))
+}
+
+/** A distance that can be told from none at all in double precision beside a sheet’s numbers, px. */
+const LEAST_PX = 1e-6
+
+function assertDistance(away: number): void {
+	const far = Math.abs(away)
+	if (!(far >= LEAST_PX && far <= SHEET_REACH_PX))
+		throw new RangeError(`Outlines are offset by a millionth of a px to 10⁷ px, not by ${away}.`)
 }
 
 /** What runs beside an outline, joined at its nodes. */

@@ -4,10 +4,11 @@ import {
 	flattenCubic,
 	lineCubic,
 	pointAt,
-	refineNearest,
 	secondDerivativeAt,
 	splitCubic,
 } from '../geometry/cubic'
+import { refineNearest } from '../geometry/nearest'
+import { item } from '../geometry/numbers'
 import {
 	add,
 	cross,
@@ -42,7 +43,7 @@ export type Step = Cubic | null
 export function offsetCubic(c: Cubic, away: number, tolerance: number): Step[] {
 	const stops = [0, ...turns(c, away), 1]
 	return stops.slice(1).flatMap((to, i): Step[] => {
-		const from = stops[i] ?? 0
+		const from = item(stops, i)
 		if (to - from < 1e-6) return []
 		return stretch(c, away, (from + to) / 2) > 0
 			? pieces(c, away, from, to, tolerance, DEEPEST)

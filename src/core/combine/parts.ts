@@ -1,3 +1,4 @@
+import { item } from '../geometry/numbers'
 import type { Ring } from './arrangement'
 import type { Lattice } from './lattice'
 
@@ -31,8 +32,8 @@ function holds(lattice: Lattice, outer: Ring, inner: Ring): boolean {
 		0,
 		inner.findIndex((vertex) => !shared.has(vertex)),
 	)
-	const a = inner[k] ?? 0
-	const b = inner[(k + 1) % inner.length] ?? 0
+	const a = item(inner, k)
+	const b = item(inner, (k + 1) % inner.length)
 	const x = shared.has(a) ? (lattice.x(a) + lattice.x(b)) / 2 : lattice.x(a)
 	const y = shared.has(a) ? (lattice.y(a) + lattice.y(b)) / 2 : lattice.y(a)
 	let inside = false

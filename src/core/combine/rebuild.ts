@@ -1,4 +1,5 @@
-import { type Cubic, nearestOn, splitCubic } from '../geometry/cubic'
+import { type Cubic, splitCubic } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import { distance, type Point } from '../geometry/point'
 import { reverseContour, withHandles } from '../path/contour'
 import { withFreshIds } from '../path/freshIds'
@@ -21,12 +22,12 @@ export function rebuild(arrangement: Arrangement, rings: readonly Ring[]): Conto
 		.map((ring) => tracedRuns(arrangement, ring))
 		.filter((runs) => runs !== null)
 	const backwards = outlines.flat().reduce((sum, { run }) => sum - run.direction, 0)
-	const contours = outlines.map((traced) => contourOf(arrangement, traced))
+	const contours = outlines.map((traced) => tracedContour(arrangement, traced))
 	return withFreshIds(backwards > 0 ? contours.map(reverseContour) : contours)
 }
 
 /** The place where one run ends and the next begins. */
-interface Joint {
+interface Meeting {
 	readonly at: Point
 	/** The node of a source that stands there. */
 	readonly node: PathNode | null
@@ -39,7 +40,7 @@ interface Joint {
 /** A run with the joint that it begins at. */
 interface Traced {
 	readonly run: Run
-	readonly joint: Joint
+	readonly joint: Meeting
 }
 
 const NO_RUN: Run = { source: -1, from: 0, to: 0, direction: 1, start: 0, end: 0 }
@@ -50,9 +51,9 @@ function tracedRuns(arrangement: Arrangement, ring: Ring): Traced[] | null {
 		arrangement,
 		runsOf(lattice, ring, (a, source) => isNext(sources, a, { source })),
 	)
-	const join = (k: number): Joint => {
+	const join = (k: number): Meeting => {
 		const run = runs[k] ?? NO_RUN
-		return joinRuns(arrangement, runs.at(k - 1) ?? run, run)
+		return trimToMeeting(arrangement, runs.at(k - 1) ?? run, run)
 	}
 	let joints = runs.map((_, k) => join(k))
 	for (let bridges = runs.length; runs.length > 0; ) {
@@ -143,8 +144,8 @@ function isWhole({ from, to }: Run): boolean {
 	return Math.abs(to - from) === 1
 }
 
-/** Joins a run to the next, and sets where on their segments the one ends and the other begins. */
-function joinRuns({ sources, lattice, weld }: Arrangement, before: Run, after: Run): Joint {
+/** Trims a run and the next to where they meet: sets where on their segments the one ends and the other begins. @returns where that is */
+function trimToMeeting({ sources, lattice, weld }: Arrangement, before: Run, after: Run): Meeting {
 	const a = sources[before.source]
 	const b = sources[after.source]
 	const vertex = lattice.point(after.start)
@@ -160,7 +161,7 @@ function joinRuns({ sources, lattice, weld }: Arrangement, before: Run, after: R
 	const near = { ta: before.to, tb: after.from, weld }
 	const crossing = crossingNear(a.cubic, b.cubic, near)
 	if (!crossing) {
-		const bridge = bridgeBetween(sources, before, after, weld)
+		const bridge = trimToBridge(sources, before, after, weld)
 		if (bridge) return { at: vertex, node: null, kept: false, bridge }
 	}
 	const { at, ta, tb } = crossing ?? touchNear(a.cubic, b.cubic, near)
@@ -174,9 +175,10 @@ function joinRuns({ sources, lattice, weld }: Arrangement, before: Run, after: R
 /**
  * Where outlines cross so flatly that they count as one for a while, a polygon may leave the one
  * beyond the next node of the other: then the segment before that node, which is the one that is
- * crossed, goes in between.
+ * crossed, goes in between. The two runs are trimmed to it.
+ * @returns the run that goes in between; `null`, and nothing trimmed, where none does
  */
-function bridgeBetween(
+function trimToBridge(
 	sources: readonly Source[],
 	before: Run,
 	after: Run,
@@ -253,7 +255,7 @@ function isSliver({ sources, weld }: Arrangement, traced: readonly Traced[]): bo
 	return !(width >= 2 * weld)
 }
 
-function contourOf({ sources }: Arrangement, traced: readonly Traced[]): Contour {
+function tracedContour({ sources }: Arrangement, traced: readonly Traced[]): Contour {
 	const parts = fromFirstNode(sources, traced)
 	const first = parts[0] && sources[parts[0].run.source]
 	const untouched = first && untouchedContour(sources, parts)

@@ -1,5 +1,6 @@
+import { item } from '../geometry/numbers'
 import type { Ring } from './arrangement'
-import type { Lattice, Span } from './lattice'
+import type { Lattice, Passage } from './lattice'
 
 /** A stretch of one segment along a polygon; backwards where `from` exceeds `to`. */
 export interface Run {
@@ -27,11 +28,11 @@ export function runsOf(
 	follows: (a: Run, source: number) => boolean,
 ): Run[] {
 	const n = ring.length
-	const at = (k: number) => ring[k % n] ?? 0
+	const at = (k: number) => item(ring, k % n)
 	const spans = ring.map((vertex, k) => lattice.spans(vertex, at(k + 1)))
 	for (const k of ring.keys()) if (at(k) === at(k + 2)) lattice.faults++
-	const spansAt = (k: number) => spans[k % n] ?? []
-	const goesOn = (a: Span, b: Span, vertex: number) =>
+	const spansAt = (k: number) => item(spans, k % n)
+	const goesOn = (a: Passage, b: Passage, vertex: number) =>
 		a.source === b.source &&
 		Math.sign(a.to - a.from) === Math.sign(b.to - b.from) &&
 		(b.from - a.to) * (b.to - b.from) >= 0 &&

@@ -1,6 +1,7 @@
 import { type Cubic, lineCubic } from '../geometry/cubic'
 import { isStraight, segmentCubic, segments, withHandles } from '../path/contour'
 import type { Contour, PathNode } from '../path/model'
+import { assertWorkable } from '../path/reach'
 
 /** A segment that goes into an arrangement. Segments are known by their number, in order. */
 export interface Source {
@@ -14,8 +15,12 @@ export interface Source {
 	readonly after: number
 }
 
-/** All segments of some outlines; open ones are closed by a straight segment. */
+/**
+ * All segments of some outlines; open ones are closed by a straight segment.
+ * @throws {RangeError} where a coordinate is no number, or far beyond any sheet
+ */
 export function sourcesOf(contours: readonly Contour[]): Source[] {
+	assertWorkable(contours)
 	const sources: Source[] = []
 	for (const contour of contours.map(closedStraight)) {
 		const first = sources.length

@@ -1,7 +1,7 @@
+import { at, item } from '../geometry/numbers'
 import type { CornerMark } from './corners'
 import { type Joint, smoothJoint } from './joint'
 import { type Grain, oneSided, twoSided } from './localFit'
-import { at } from './numbers'
 import type { Trail } from './trail'
 
 /** The ways in which a fit may place a joint at one point. */
@@ -73,7 +73,7 @@ export function candidatesBetween(
 	const candidates: Candidate[] = []
 	let c = 0
 	for (const place of places) {
-		while (c < corners.length && (corners[c]?.i ?? 0) <= place.i) pushCorner(corners[c++])
+		while (c < corners.length && item(corners, c).i <= place.i) pushCorner(corners[c++])
 		const near = corners.some((mark) => Math.abs(mark.i - place.i) <= 1)
 		if (near) continue
 		candidates.push([smoothAt(place.i, place.level)])
@@ -117,7 +117,7 @@ export function candidatesBetween(
 }
 
 function inOrder(candidates: Candidate[]): Candidate[] {
-	const place = (ways: Candidate) => ways[0]?.i ?? 0
+	const place = (ways: Candidate) => item(ways, 0).i
 	const sorted = candidates.sort((a, b) => place(a) - place(b))
 	// Where a corner and a smooth place coincide, the corner is what is needed.
 	const corners = new Set(sorted.filter((ways) => ways.at(-1)?.corner).map(place))

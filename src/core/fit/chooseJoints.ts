@@ -1,7 +1,7 @@
+import { at } from '../geometry/numbers'
 import type { Candidate } from './candidates'
 import { hiddenExtrema } from './extremes'
 import type { Joint } from './joint'
-import { at } from './numbers'
 import { fitSpan, spanError } from './span'
 import type { Trail } from './trail'
 

@@ -1,4 +1,4 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 
 /** Edges longer than this many usual ones are filled. */
 const LONG = 3

@@ -1,8 +1,8 @@
+import { at } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { inferKinds } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
 import type { Fit } from './fitThrough'
-import { at } from './numbers'
 import type { Trail } from './trail'
 
 /** A fit as an outline: its joints are the nodes, and their handles show the kinds. */

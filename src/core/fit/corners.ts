@@ -1,4 +1,4 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 import type { Trail } from './trail'
 
 /** A place where a trail turns at once rather than in an arc. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { glyphOutlines } from '../../../bench/glyphs'
 import { randomFrom, sampled } from '../../../bench/samples'
-import { nearestOn } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import { distance, type Point, polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import { segmentCubic, segments } from '../path/contour'
@@ -163,4 +163,31 @@ describe('what is hardly a polyline', () => {
 		).toThrow(/Point 1 .* not a place/)
 		expect(() => closed(circle(20), 0)).toThrow(RangeError)
 	})
+})
+
+test('whatever is drawn, however roughly, is fitted with places that are numbers', () => {
+	const hand = fc.record({
+		turns: fc.array(fc.double({ min: -0.9, max: 0.9, noNaN: true }), {
+			minLength: 2,
+			maxLength: 90,
+		}),
+		step: fc.double({ min: 0.4, max: 9, noNaN: true }),
+		tolerance: fc.constantFrom(0.3, 1, 2, 6),
+		closed: fc.boolean(),
+	})
+	fc.assert(
+		fc.property(hand, ({ turns, step, tolerance, closed }) => {
+			let [x, y, way] = [0, 0, 0]
+			const points = turns.flatMap((turn) => {
+				way += turn
+				x += step * Math.cos(way)
+				y += step * Math.sin(way)
+				return [x, y]
+			})
+			const fitted = fitPolyline(Float64Array.from(points), { closed, tolerance })
+			for (const { at, in: into = at, out = at } of fitted.nodes)
+				expect([...at, ...into, ...out].every(Number.isFinite)).toBe(true)
+		}),
+		{ numRuns: 300 },
+	)
 })

@@ -1,8 +1,9 @@
+import { item } from '../geometry/numbers'
 import type { Break } from './breaks'
 import { type Candidate, everyPoint } from './candidates'
+import { errorOf, spansBeyond } from './chainError'
 import { type Chosen, chooseJoints, type Goal } from './chooseJoints'
 import type { Joint } from './joint'
-import { errorOf, spansBeyond } from './judge'
 import type { Span } from './polish'
 import { copyOf, polishWithin } from './polishWithin'
 import { refine } from './refine'
@@ -114,12 +115,12 @@ function chooseAcross(trail: Trail, candidates: readonly Candidate[], goal: Goal
 	for (;;) {
 		const chosen = chooseJoints(trail, all, goal)
 		if (!('stuck' in chosen)) return chosen
-		const from = all[chosen.stuck]?.[0]?.i ?? 0
+		const from = item(item(all, chosen.stuck), 0).i
 		const to = all[Math.min(all.length - 1, chosen.stuck + AHEAD)]?.[0]?.i ?? from
 		const known = new Set(all.map((ways) => ways[0]?.i))
-		const more = everyPoint(trail, from - 2, to).filter(([joint]) => !known.has(joint?.i))
-		const lowest = candidates[0]?.[0]?.i ?? 0
-		const inside = more.filter(([joint]) => joint && joint.i > lowest)
+		const lowest = item(item(candidates, 0), 0).i
+		const more = everyPoint(trail, Math.max(lowest, from - 2), to)
+		const inside = more.filter((ways) => !known.has(item(ways, 0).i))
 		// From corner to corner a straight line always leads on, one point at a time.
 		if (inside.length === 0) {
 			const next = chosen.stuck + 1
@@ -127,7 +128,7 @@ function chooseAcross(trail: Trail, candidates: readonly Candidate[], goal: Goal
 			all = all.map((ways, k) => (k === chosen.stuck || k === next ? withCorner(ways) : ways))
 			continue
 		}
-		all = [...all, ...inside].toSorted((a, b) => (a[0]?.i ?? 0) - (b[0]?.i ?? 0))
+		all = [...all, ...inside].toSorted((a, b) => item(a, 0).i - item(b, 0).i)
 	}
 }
 

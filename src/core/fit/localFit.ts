@@ -1,4 +1,4 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 import type { Trail } from './trail'
 
 /** Where a trail passes and which way it runs, by local regression. */
@@ -38,13 +38,18 @@ export function oneSided(
 ): Bearing {
 	for (const skip of blunt > 0 ? [0, blunt] : [0])
 		for (const w of WINDOWS)
-			if (w + skip <= most && w >= TELLING && regress(trail, i, side, 1 + skip, w, grain))
-				return turned(result, side)
+			if (w + skip <= most && w >= TELLING) {
+				const found = regress(trail, i, side, 1 + skip, w, grain)
+				if (found) return turned(found, side)
+			}
 	for (const w of WINDOWS)
-		if (w <= most && w < TELLING && regress(trail, i, side, 1, w, grain))
-			return turned(result, side)
+		if (w <= most && w < TELLING) {
+			const found = regress(trail, i, side, 1, w, grain)
+			if (found) return turned(found, side)
+		}
 	const w = Math.max(1, Math.min(most, 5))
-	if (w >= 3 && regress(trail, i, side, 1, w, ANY)) return turned(result, side)
+	const rough = w >= 3 && regress(trail, i, side, 1, w, ANY)
+	if (rough) return turned(rough, side)
 	const o = i + trail.pad
 	const dx = side * (at(trail.x, o + side * w) - at(trail.x, o))
 	const dy = side * (at(trail.y, o + side * w) - at(trail.y, o))
@@ -68,12 +73,12 @@ export function twoSided(
 	grain: Grain,
 ): Bearing {
 	const most = Math.min(before, after)
-	for (const w of HALF_WINDOWS)
-		if (w <= most && regress(trail, i, 1, -w, 2 * w + 1, grain)) return { ...result }
-	if (most >= 2) {
-		regress(trail, i, 1, -2, 5, ANY)
-		return { ...result }
+	for (const w of HALF_WINDOWS) {
+		const found = w <= most && regress(trail, i, 1, -w, 2 * w + 1, grain)
+		if (found) return found
 	}
+	const rough = most >= 2 && regress(trail, i, 1, -2, 5, ANY)
+	if (rough) return rough
 	const a = i + trail.pad - Math.min(1, before)
 	const b = i + trail.pad + Math.min(1, after)
 	const dx = at(trail.x, b) - at(trail.x, a)
@@ -82,12 +87,9 @@ export function twoSided(
 	return { x: at(trail.x, i + trail.pad), y: at(trail.y, i + trail.pad), dx: dx / n, dy: dy / n }
 }
 
-const result: Bearing = { x: 0, y: 0, dx: 1, dy: 0 }
-
 /**
- * Fits p(k) = A + B k + C k² to the points i + side·(first + j), j = 0 … w − 1, and leaves place and
- * direction at k = 0 in `result`.
- * @returns whether what is left across the curve is no more than grain
+ * Fits p(k) = A + B k + C k² to the points i + side·(first + j), j = 0 … w − 1.
+ * @returns place and direction at k = 0; `null` where more than grain is left across the curve
  */
 function regress(
 	{ x, y, pad }: Trail,
@@ -96,7 +98,7 @@ function regress(
 	first: number,
 	w: number,
 	{ sigma, floor }: Grain,
-): boolean {
+): Bearing | null {
 	const o = i + pad
 	const ox = at(x, o)
 	const oy = at(y, o)
@@ -138,11 +140,7 @@ function regress(
 	const dx = bx + 2 * cx * u0
 	const dy = by + 2 * cy * u0
 	const speed = Math.sqrt(dx * dx + dy * dy)
-	if (!(speed > 0)) return false
-	result.x = ox + mx - cx * m2 + bx * u0 + cx * u0 * u0
-	result.y = oy + my - cy * m2 + by * u0 + cy * u0 * u0
-	result.dx = dx / speed
-	result.dy = dy / speed
+	if (!(speed > 0)) return null
 	// The residual's variance along the mean normal.
 	const b = Math.sqrt(bx * bx + by * by) || 1
 	const nx = -by / b
@@ -152,5 +150,11 @@ function regress(
 	const ryy = yy / w - my * my - by * by * m2 - cy * cy * q
 	const left = nx * nx * rxx + 2 * nx * ny * rxy + ny * ny * ryy
 	const bound = 1.2 * sigma + floor
-	return left <= bound * bound
+	if (!(left <= bound * bound)) return null
+	return {
+		x: ox + mx - cx * m2 + bx * u0 + cx * u0 * u0,
+		y: oy + my - cy * m2 + by * u0 + cy * u0 * u0,
+		dx: dx / speed,
+		dy: dy / speed,
+	}
 }

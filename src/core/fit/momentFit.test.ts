@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { randomFrom } from '../../../bench/samples'
-import { type Cubic, nearestOn, pointAt } from '../geometry/cubic'
+import { type Cubic, pointAt } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import { type Point, polar } from '../geometry/point'
 import { momentFit } from './momentFit'
 

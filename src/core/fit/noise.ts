@@ -1,4 +1,4 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 import type { Trail } from './trail'
 
 /** At most this many places are looked at. */

@@ -1,4 +1,5 @@
 import { derivativeAt, pointAt } from '../geometry/cubic'
+import { item } from '../geometry/numbers'
 import { cross, dot, length, type Point, unit } from '../geometry/point'
 import { neighbours, type Segment, segmentCubic, segments } from '../path/contour'
 import type { Contour } from '../path/model'
@@ -31,13 +32,13 @@ const TABLE = 24
 export function outlineTrail(contour: Contour, step: number): OutlineTrail {
 	const all = segments(contour)
 	const tables = all.map(lengthTable)
-	const whole = tables.reduce((sum, table) => sum + (table.at(-1) ?? 0), 0)
+	const whole = tables.reduce((sum, table) => sum + item(table, table.length - 1), 0)
 	const spacing = Math.max(step, whole / MOST_POINTS)
 	const points: number[] = []
 	const nodeAt: number[] = []
 	for (const [k, segment] of all.entries()) {
 		const table = tables[k] as number[]
-		const reach = table.at(-1) ?? 0
+		const reach = item(table, table.length - 1)
 		nodeAt.push(points.length / 2)
 		if (reach === 0) continue
 		const cubic = segmentCubic(segment)
@@ -45,8 +46,8 @@ export function outlineTrail(contour: Contour, step: number): OutlineTrail {
 		let row = 0
 		for (let i = 0; i < count; i++) {
 			const along = (reach * i) / count
-			while (row + 1 < TABLE && (table[row + 1] ?? 0) <= along) row++
-			const [from, to] = [table[row] ?? 0, table[row + 1] ?? 0]
+			while (row + 1 < TABLE && item(table, row + 1) <= along) row++
+			const [from, to] = [item(table, row), item(table, row + 1)]
 			const t = (row + (to > from ? (along - from) / (to - from) : 0)) / TABLE
 			points.push(...pointAt(cubic, t))
 		}
@@ -58,7 +59,7 @@ export function outlineTrail(contour: Contour, step: number): OutlineTrail {
 	}
 	const corners = contour.nodes.flatMap((_, k): CornerMark[] => {
 		const turn = turnAt(contour, k)
-		return Math.abs(turn) < SEEN_TURN ? [] : [{ i: nodeAt[k] ?? 0, turn }]
+		return Math.abs(turn) < SEEN_TURN ? [] : [{ i: item(nodeAt, k), turn }]
 	})
 	const joints = contour.nodes.flatMap((node, k): Joint[] => {
 		const { before, after } = neighbours(contour, k)
@@ -67,7 +68,7 @@ export function outlineTrail(contour: Contour, step: number): OutlineTrail {
 		const [outX, outY] = unit(directionAt({ from: node, to: after }, 0))
 		const [x, y] = node.at
 		const corner = Math.abs(turnAt(contour, k)) >= SEEN_TURN
-		return [{ ...smoothJoint(nodeAt[k] ?? 0, x, y, inX, inY), outX, outY, corner }]
+		return [{ ...smoothJoint(item(nodeAt, k), x, y, inX, inY), outX, outY, corner }]
 	})
 	return { points: Float64Array.from(points), corners, joints }
 }
@@ -79,7 +80,7 @@ function lengthTable(segment: Segment): number[] {
 	let before = pointAt(cubic, 0)
 	for (let k = 1; k <= TABLE; k++) {
 		const here = pointAt(cubic, k / TABLE)
-		lengths.push((lengths[k - 1] ?? 0) + Math.hypot(here[0] - before[0], here[1] - before[1]))
+		lengths.push(item(lengths, k - 1) + Math.hypot(here[0] - before[0], here[1] - before[1]))
 		before = here
 	}
 	return lengths

@@ -1,6 +1,6 @@
+import { at } from '../geometry/numbers'
 import type { Joint } from './joint'
-import { at } from './numbers'
-import type { Trail } from './trail'
+import type { PolishRoom, Trail } from './trail'
 
 /** A run of joints and the cubics between them; span `k` leads from joint `k` to joint `k + 1`. */
 export interface Chain {
@@ -48,7 +48,8 @@ export function polish(
 	for (const [k, own] of columns.entries()) first[k + 1] = at(first, k) + own.length
 	const n = at(first, joints.length)
 	if (n === 0) return
-	if (right.length < n) grow(n)
+	const { matrix, right, pulls } = roomFor(trail, n)
+	const row = new Float64Array(BAND)
 	for (let step = 0; step < steps; step++) {
 		matrix.fill(0, 0, n * BAND)
 		right.fill(0, 0, n)
@@ -164,16 +165,14 @@ export function polish(
 	}
 }
 
-/** Room for the normal equations, kept from call to call: chains are polished by the hundred. */
-let matrix = new Float64Array(0)
-let right = new Float64Array(0)
-let pulls = new Float64Array(0)
-const row = new Float64Array(BAND)
-
-function grow(n: number) {
-	matrix = new Float64Array(n * BAND)
-	right = new Float64Array(n)
-	pulls = new Float64Array(n * PULL)
+/** The room of a trail, large enough for `n` unknowns. */
+function roomFor({ room }: Trail, n: number): PolishRoom {
+	if (room.right.length < n) {
+		room.matrix = new Float64Array(n * BAND)
+		room.right = new Float64Array(n)
+		room.pulls = new Float64Array(n * PULL)
+	}
+	return room
 }
 
 type Unknown = 'x' | 'y' | 'slide' | 'turn' | 'turnIn' | 'turnOut' | 'start' | 'end'
@@ -302,14 +301,14 @@ function lengthened(handle: number, by: number): number {
 }
 
 /** The trail's point nearest to a joint that moved, between its neighbours'. */
-function settle({ x, y, pad, last }: Trail, joint: Joint, before: number, after: number) {
+function settle({ x, y, pad }: Trail, joint: Joint, before: number, after: number) {
 	const away = (i: number) => (at(x, i + pad) - joint.x) ** 2 + (at(y, i + pad) - joint.y) ** 2
 	let best = away(joint.i)
 	for (const side of [1, -1]) {
 		for (;;) {
 			const next = joint.i + side
 			if (side > 0 ? next >= after : next <= before) break
-			if (next < -pad || next > last + pad) break
+			if (next < -pad || next + pad >= x.length) break
 			const d = away(next)
 			if (d >= best) break
 			best = d

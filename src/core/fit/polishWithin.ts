@@ -1,4 +1,4 @@
-import { worstOf } from './judge'
+import { worstOf } from './chainError'
 import { type Chain, polish } from './polish'
 import type { Trail } from './trail'
 

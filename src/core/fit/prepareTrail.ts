@@ -1,10 +1,10 @@
+import { at } from '../geometry/numbers'
 import { type Break, breaksOf } from './breaks'
 import { type Candidate, candidatesBetween } from './candidates'
 import { type CornerMark, cornerMarks, turningOf } from './corners'
 import { smoothJoint } from './joint'
 import { type Grain, twoSided } from './localFit'
 import { noiseOf } from './noise'
-import { at } from './numbers'
 import { type StraightRun, straightRuns } from './straightRuns'
 import { type Trail, trailOf } from './trail'
 
@@ -57,7 +57,7 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 	const marks = options.corners ? known(options.corners) : seen()
 	const shortest = Math.max(4 * tolerance, 20 * sigma, 6 * spacing)
 	const runs = straightRuns(trail, sigma, grain.floor, shortest).filter((run) => !isChord(run))
-	const found = breaksOf(trail, marks, runs, reach, grain, limit)
+	const found = breaksOf({ trail, marks, reach, grain, limit }, runs)
 	const { breaks, optional } = found
 	if (!closed) {
 		const between = (from: number, to: number) =>

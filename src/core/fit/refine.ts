@@ -1,4 +1,5 @@
 import FlatQueue from 'flatqueue'
+import { item } from '../geometry/numbers'
 import type { Goal } from './chooseJoints'
 import { hiddenExtrema } from './extremes'
 import type { Joint } from './joint'
@@ -29,7 +30,7 @@ export function refine(trail: Trail, joints: Joint[], spans: Span[], goal: Goal)
 		}
 	if (!closed) return
 	// Joints may have slid over the seam: in the order of their points again.
-	const lowest = joints.reduce((best, j, k) => (j.i < (joints[best]?.i ?? 0) ? k : best), 0)
+	const lowest = joints.reduce((best, j, k) => (j.i < item(joints, best).i ? k : best), 0)
 	joints.push(...joints.splice(0, lowest))
 	spans.push(...spans.splice(0, lowest))
 }

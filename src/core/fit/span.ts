@@ -1,19 +1,18 @@
+import { at } from '../geometry/numbers'
 import type { Joint } from './joint'
 import { momentFit } from './momentFit'
-import { at } from './numbers'
 import type { Trail } from './trail'
 
-/** What was found for a span; overwritten by every call. */
+/** What was found for a span. */
 export interface SpanFit {
 	/** Handle lengths, px. */
-	start: number
-	end: number
+	readonly start: number
+	readonly end: number
 	/** Greatest distance of the points looked at, px; infinite where it exceeds the limit. */
-	error: number
+	readonly error: number
 }
 
-const fit: SpanFit = { start: 0, end: 0, error: 0 }
-const pairs = new Float64Array(8)
+const NONE: SpanFit = { start: 0, end: 0, error: Number.POSITIVE_INFINITY }
 
 /** A span turns no further than this, radians: beyond it a curve hides an outermost point. */
 const MOST_TURN = (115 * Math.PI) / 180
@@ -25,24 +24,23 @@ const LOOKS = 14
  * is, as some of the points show.
  */
 export function fitSpan(trail: Trail, a: Joint, b: Joint, limit: number): SpanFit {
-	fit.error = Number.POSITIVE_INFINITY
 	const chordX = b.x - a.x
 	const chordY = b.y - a.y
 	const chord2 = chordX * chordX + chordY * chordY
 	const chord = Math.sqrt(chord2)
-	if (!(chord > 0)) return fit
+	if (!(chord > 0)) return NONE
 	const turnCos = a.outX * b.inX + a.outY * b.inY
 	const turn = Math.atan2(a.outX * b.inY - a.outY * b.inX, turnCos)
-	if (Math.abs(turn) > MOST_TURN) return fit
+	if (Math.abs(turn) > MOST_TURN) return NONE
 	const ux = chordX / chord
 	const uy = chordY / chord
 	const c0 = a.outX * ux + a.outY * uy
 	const s0 = a.outY * ux - a.outX * uy
 	const c1 = b.inX * ux + b.inY * uy
 	const s1 = b.inY * ux - b.inX * uy
-	if (c0 < -0.35 || c1 < -0.35) return fit
+	if (c0 < -0.35 || c1 < -0.35) return NONE
 	// The closed figure of the points and the chord: twice its area, six times its moments.
-	const { x, y, pad } = trail
+	const { x, y, pad, pairs } = trail
 	const ia = a.i + pad
 	const ib = b.i + pad
 	const ax = at(x, ia)
@@ -88,6 +86,7 @@ export function fitSpan(trail: Trail, a: Joint, b: Joint, limit: number): SpanFi
 		pairs[1] = 1 / 3
 		count = 1
 	}
+	let found = NONE
 	let best = limit
 	for (let k = 0; k < count; k++) {
 		const start = Math.min(longestA, at(pairs, 2 * k)) * chord
@@ -100,12 +99,10 @@ export function fitSpan(trail: Trail, a: Joint, b: Joint, limit: number): SpanFi
 		const error = spanError(trail, a.i, b.i, stride, a.x, a.y, x1, y1, x2, y2, b.x, b.y, best)
 		if (error <= best) {
 			best = error
-			fit.start = start
-			fit.end = end
-			fit.error = error
+			found = { start, end, error }
 		}
 	}
-	return fit
+	return found
 }
 
 /**

@@ -1,4 +1,4 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 import type { Trail } from './trail'
 
 /** A stretch of a trail that is a straight line as far as its grain lets one see. */

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { deviation } from '../measure/deviation'
-import { sheetOf } from '../path/arbitrary'
 import { inferKinds } from '../path/kinds'
 import { type Contour, newId } from '../path/model'
 import { insertNode } from '../path/nodes'
+import { sheetOf } from '../path/testing/arbitrary'
 import { followSuggestion, suggestionsFor } from './suggestions'
 
 const round = (): Contour =>

@@ -3,6 +3,7 @@ import { distance, type Point } from '../geometry/point'
 import { isStraight, segmentCubic, segments } from '../path/contour'
 import type { Contour, NodeKind, PathNode, Sheet } from '../path/model'
 import { setKind } from '../path/nodes'
+import { areWorkable } from '../path/reach'
 import { replaceOutlines } from '../path/replace'
 import { addExtrema } from '../path/shape'
 import { turnAt } from './outlineTrail'
@@ -34,6 +35,7 @@ const OWN_PX = 0.6
 
 /** What could be better about an outline, in the order of its nodes. */
 export function suggestionsFor(contour: Contour, needlessPx = NEEDLESS_PX): Suggestion[] {
+	if (!areWorkable([contour])) return []
 	return contour.nodes.flatMap((node, k) =>
 		[
 			nearlySmooth(contour, node, k) ?? nearlyCorner(contour, node),

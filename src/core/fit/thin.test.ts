@@ -3,10 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { glyphOutlines } from '../../../bench/glyphs'
 import { type Point, polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
-import { anyContour } from '../path/arbitrary'
 import { obeysKind } from '../path/kinds'
 import type { Contour, PathNode } from '../path/model'
+import { insertNode } from '../path/nodes'
+import { anyContour, onlyContour, sheetOf } from '../path/testing/arbitrary'
 import { thin } from './thin'
+import { isThinned } from './thinned'
 
 /** A closed outline drawn freehand: far more nodes than its three waves want, none quite in place. */
 function freehand(count: number): Contour {
@@ -94,7 +96,62 @@ describe('thinning', () => {
 		}
 		expect(thin(once, { tolerance: 0.4 }).contour).toBe(once)
 		expect(thin(once, { tolerance: 5 }).contour.nodes.length).toBeLessThan(once.nodes.length)
-		expect(thin({ ...moved, nodes: [...moved.nodes] }, { tolerance: 0.5 }).contour).toBeDefined()
+		expect(isThinned(moved, 0.5, undefined)).toBe(false)
+		const sheet = sheetOf(once)
+		const more = onlyContour(insertNode(sheet, once.id, 1, 0.5).sheet)
+		expect(more.thinned).toBeDefined()
+		const again = thin(more, { tolerance: 0.5 }).contour
+		expect(again.nodes.length).toBeLessThan(more.nodes.length)
+	})
+
+	test('any change, of a place, a handle or a kind, makes an outline forget that it was thinned', () => {
+		const once = thin(freehand(120), { tolerance: 0.5 }).contour
+		expect(isThinned(once, 0.5, undefined)).toBe(true)
+		const changed = (k: number, change: (node: PathNode) => PathNode) => ({
+			...once,
+			nodes: once.nodes.map((node, i) => (i === k % once.nodes.length ? change(node) : node)),
+		})
+		// Moves that leave sums of coordinates as they were among them.
+		for (const by of [
+			[7, -10],
+			[-7, 10],
+			[1e-9, 0],
+			[0.5, -0.5],
+		] as const)
+			for (const k of once.nodes.keys()) {
+				const moved = changed(k, (n) => ({ ...n, at: [n.at[0] + by[0], n.at[1] + by[1]] }))
+				expect(isThinned(moved, 0.5, undefined)).toBe(false)
+			}
+		expect(
+			isThinned(
+				changed(1, (n) => ({ ...n, kind: 'cusp' })),
+				0.5,
+				undefined,
+			),
+		).toBe(false)
+		const turned = {
+			...once,
+			nodes: once.nodes.map((n) => ({ ...n, at: [n.at[1], n.at[0]] as Point })),
+		}
+		expect(isThinned(turned, 0.5, undefined)).toBe(false)
+		expect(isThinned(JSON.parse(JSON.stringify(once)), 0.5, undefined)).toBe(true)
+	})
+
+	test('ids stay single where an outline comes back to where it began', () => {
+		const tailed = (tail: number): Contour => ({
+			id: 'tailed',
+			closed: false,
+			nodes: Array.from({ length: 40 + tail }, (_, i): PathNode => {
+				const on = polar((Math.min(i, 40) / 40) * 2 * Math.PI, 60)
+				const out = Math.max(0, i - 40) * 2
+				return { id: `n${i}`, at: [on[0] + out + 100, on[1] + 100], kind: 'corner' }
+			}),
+		})
+		for (let tail = 0; tail < 30; tail++)
+			for (const tolerance of [0.2, 0.5, 1, 3]) {
+				const ids = thin(tailed(tail), { tolerance }).contour.nodes.map((n) => n.id)
+				expect(new Set(ids).size).toBe(ids.length)
+			}
 	})
 
 	test('what a designer drew with care loses little, and its corners stay where they are', () => {

@@ -1,8 +1,11 @@
+import Flatbush from 'flatbush'
+import { item } from '../geometry/numbers'
 import { distance, type Point, unit } from '../geometry/point'
 import { deviationBySteps } from '../measure/deviation'
 import { isStraight, type Segment, segments } from '../path/contour'
 import { inferKind } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
+import { areWorkable } from '../path/reach'
 import type { Break } from './breaks'
 import type { Candidate } from './candidates'
 import { HIDDEN } from './chooseJoints'
@@ -44,6 +47,9 @@ const MEASURED = 0.02
 /** The limit of each try as a share of the tolerance: distances between the samples come on top. */
 const TRIES = [0.97, 0.85, 0.6, 0.35]
 
+/** Within less than this nothing can be left out, px: an outline stays as it is. */
+const LEAST_PX = 1e-5
+
 /**
  * The outline with the fewest nodes that stays within a tolerance of the one given. Where only some
  * nodes may change, runs of neighbours among them are fitted anew between their first and last node:
@@ -56,8 +62,9 @@ const TRIES = [0.97, 0.85, 0.6, 0.35]
 export function thin(contour: Contour, options: ThinOptions): Thinned {
 	const { tolerance, only } = options
 	if (!(tolerance > 0)) throw new RangeError(`A tolerance is above zero, not ${tolerance}.`)
+	if (tolerance < LEAST_PX) return { contour, deviation: 0 }
 	const same = { contour, deviation: 0 }
-	if (isThinned(contour, tolerance, only)) return same
+	if (isThinned(contour, tolerance, only) || !areWorkable([contour])) return same
 	const { nodes } = contour
 	const whole = !only || nodes.every((node) => only.has(node.id))
 	if (whole) {
@@ -66,7 +73,7 @@ export function thin(contour: Contour, options: ThinOptions): Thinned {
 	}
 	let current = contour
 	let furthest: Deviated = { deviation: 0 }
-	for (const run of runsOf(contour, only)) {
+	for (const run of chosenRuns(contour, only)) {
 		const found = thinWhole({ id: contour.id, nodes: run, closed: false }, options, true)
 		if (!found) continue
 		const next = withRun(current, run, found.contour.nodes)
@@ -75,12 +82,10 @@ export function thin(contour: Contour, options: ThinOptions): Thinned {
 		if (found.deviation >= furthest.deviation) furthest = found
 	}
 	if (current === contour) return same
-	const left = new Set(current.nodes.flatMap(({ id }) => (only.has(id) || isNew(id) ? [id] : [])))
+	const old = new Set(nodes.map(({ id }) => id))
+	const changed = current.nodes.filter(({ id }) => only.has(id) || !old.has(id))
+	const left = new Set(changed.map(({ id }) => id))
 	return { contour: thinnedMark(current, tolerance, left), ...placeOf(furthest) }
-
-	function isNew(id: string): boolean {
-		return !nodes.some((node) => node.id === id)
-	}
 }
 
 type Deviated = Pick<Thinned, 'deviation' | 'worst'>
@@ -90,7 +95,7 @@ function placeOf({ deviation, worst }: Deviated): Deviated {
 }
 
 /** Runs of at least three neighbours among the nodes named. */
-function runsOf({ nodes, closed }: Contour, only: ReadonlySet<string>): PathNode[][] {
+function chosenRuns({ nodes, closed }: Contour, only: ReadonlySet<string>): PathNode[][] {
 	const n = nodes.length
 	// A closed outline is begun at a node that stays.
 	const begin = closed ? nodes.findIndex((node) => !only.has(node.id)) : 0
@@ -250,7 +255,7 @@ function mergedCandidates(
 	from: number,
 	to: number,
 ): Candidate[] {
-	const place = (ways: Candidate) => ways[0]?.i ?? 0
+	const place = (ways: Candidate) => item(ways, 0).i
 	const inside = own.filter((ways) => place(ways) > from && place(ways) < to)
 	const taken = new Set(inside.flatMap((ways) => [-1, 0, 1].map((d) => place(ways) + d)))
 	const others = seen.filter((ways) => !taken.has(place(ways)))
@@ -264,16 +269,7 @@ const MOVED_SHARE = 6
 
 /** The fitted outline with the ids, and where they did not move the places, of the nodes it keeps. */
 function recognised(before: Contour, after: Contour, tolerance: number): Contour {
-	const free = new Map(before.nodes.map((node) => [node.id, node]))
-	const pairs = after.nodes
-		.flatMap((node, k) => before.nodes.map((old) => ({ k, old, away: distance(node.at, old.at) })))
-		.filter(({ away }) => away <= MOVED_SHARE * tolerance)
-		.sort((p, q) => p.away - q.away)
-	const matched = new Map<number, PathNode>()
-	for (const { k, old } of pairs) {
-		if (matched.has(k) || !free.delete(old.id)) continue
-		matched.set(k, old)
-	}
+	const matched = matchedNodes(before, after, MOVED_SHARE * tolerance)
 	const nodes = after.nodes.map((node, k): PathNode => {
 		const old = matched.get(k)
 		if (!old) return { ...node, id: newId() }
@@ -281,6 +277,46 @@ function recognised(before: Contour, after: Contour, tolerance: number): Contour
 		return stays ? shifted({ ...node, id: old.id }, old.at) : { ...node, id: old.id }
 	})
 	return { ...before, nodes: before.closed ? fromFirst(before, nodes) : withEnds(before, nodes) }
+}
+
+/**
+ * Which node of the outline before each node is, by its place: the nearest pairs first, each node
+ * in one pair. An open outline's ends are its ends, wherever they lie.
+ */
+function matchedNodes(before: Contour, after: Contour, reach: number): Map<number, PathNode> {
+	const matched = new Map<number, PathNode>()
+	const [first, last] = [before.nodes[0], before.nodes.at(-1)]
+	if (!before.closed && first && last) {
+		matched.set(0, first)
+		matched.set(after.nodes.length - 1, last)
+	}
+	const taken = new Set([...matched.values()].map((node) => node.id))
+	const near = nodesNear(before.nodes)
+	const pairs = after.nodes.flatMap((node, k) =>
+		near(node.at, reach).map((old) => ({ k, old, away: distance(node.at, old.at) })),
+	)
+	for (const { k, old } of pairs.sort((p, q) => p.away - q.away)) {
+		if (matched.has(k) || taken.has(old.id)) continue
+		taken.add(old.id)
+		matched.set(k, old)
+	}
+	return matched
+}
+
+/** Finds the nodes within reach of a place. */
+function nodesNear(nodes: readonly PathNode[]): (at: Point, reach: number) => PathNode[] {
+	const index = new Flatbush(Math.max(1, nodes.length))
+	for (const {
+		at: [x, y],
+	} of nodes)
+		index.add(x, y, x, y)
+	if (nodes.length === 0) index.add(0, 0, 0, 0)
+	index.finish()
+	return ([x, y], reach) =>
+		index
+			.search(x - reach, y - reach, x + reach, y + reach)
+			.flatMap((k) => nodes[k] ?? [])
+			.filter((node) => distance(node.at, [x, y]) <= reach)
 }
 
 /** A closed outline begins where it began, or at the node nearest to that. */

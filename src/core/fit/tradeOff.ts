@@ -27,7 +27,7 @@ const MOST_SHARE = 0.02
 const STEPS = 14
 
 /** The tolerances of a trade-off, px, ascending by equal factors. */
-export function tolerancesFor(contours: readonly Contour[]): number[] {
+function tolerancesFor(contours: readonly Contour[]): number[] {
 	const boxes = contours.map(contourBounds)
 	const [first, ...rest] = boxes
 	if (!first) return []

@@ -1,12 +1,12 @@
-import { at } from './numbers'
+import { at } from '../geometry/numbers'
 
 /**
  * The points to be fitted, as flat arrays with the arc length and the sums from which area and
  * first moments of any stretch follow in constant time (Green's theorem).
  *
  * Points are counted 0 to `last`. A closed trail repeats point 0 as point `last`, and its arrays
- * run on by `pad` points at both ends, so that windows about the seam need no special case; the
- * point `i` lies at `i + pad`. Coordinates are taken from `centre`, which keeps the sums exact.
+ * begin `pad` points earlier and run on for a second turn and `pad` points more, so that windows
+ * about the seam and chains that begin anywhere need no special case; the point `i` lies at `i + pad`. Coordinates are taken from `centre`, which keeps the sums exact.
  */
 export interface Trail {
 	readonly last: number
@@ -23,8 +23,20 @@ export interface Trail {
 	readonly area: Float64Array
 	readonly momentX: Float64Array
 	readonly momentY: Float64Array
+	/** Room for what is worked out by the thousand while this trail is fitted. */
+	readonly pairs: Float64Array
+	readonly room: PolishRoom
 }
 
+/** Room for the normal equations of a chain; it grows with the longest. */
+export interface PolishRoom {
+	matrix: Float64Array
+	right: Float64Array
+	pulls: Float64Array
+}
+
+/** Numbers that pairs of handle lengths take up at most. */
+const MOST_PAIRS = 8
 /** As many points as any window reaches beyond a seam. */
 const SEAM = 48
 
@@ -37,7 +49,7 @@ export function trailOf(points: Float64Array, closed: boolean, start = 0): Trail
 	const n = points.length / 2
 	const last = closed ? n : n - 1
 	const pad = closed ? SEAM : 0
-	const size = last + 1 + 2 * pad
+	const size = (closed ? 2 * last : last) + 1 + 2 * pad
 	const x = new Float64Array(size)
 	const y = new Float64Array(size)
 	const s = new Float64Array(size)
@@ -67,7 +79,10 @@ export function trailOf(points: Float64Array, closed: boolean, start = 0): Trail
 	const zero = at(s, pad)
 	for (let k = 0; k < size; k++) s[k] = at(s, k) - zero
 	const spacing = at(s, last + pad) / last
-	return { last, closed, pad, spacing, centre, x, y, s, area, momentX, momentY }
+	const pairs = new Float64Array(MOST_PAIRS)
+	const none = new Float64Array(0)
+	const room = { matrix: none, right: none, pulls: none }
+	return { last, closed, pad, spacing, centre, x, y, s, area, momentX, momentY, pairs, room }
 }
 
 function middleOf(points: Float64Array): [number, number] {

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../geometry/point'
-import { anyContour } from '../path/arbitrary'
 import { flattenContour, isStraight, segments } from '../path/contour'
+import { anyContour } from '../path/testing/arbitrary'
 import { formatPathData, PathSyntaxError, parsePathData } from './pathData'
 
 function ends(d: string): Point[][] {

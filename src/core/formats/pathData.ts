@@ -1,6 +1,6 @@
 import { arcToCubics } from '../geometry/arc'
 import { add, mix, type Point, samePoint, scale, subtract } from '../geometry/point'
-import { isStraight, segmentCubic, segments, withHandles } from '../path/contour'
+import { contourHull, isStraight, segmentCubic, segments, withHandles } from '../path/contour'
 import { inferKinds } from '../path/kinds'
 import { type Contour, newId, type PathNode } from '../path/model'
 
@@ -23,8 +23,26 @@ export class PathSyntaxError extends Error {
  * @throws {PathSyntaxError} with the position of the first character that does not fit
  */
 export function parsePathData(d: string): Contour[] {
+	const { contours, error } = readPathData(d)
+	if (error) throw error
+	return contours.map(inferKinds)
+}
+
+/** Like {@link parsePathData}, but reads up to an error, as SVG draws it, and leaves kinds untold. */
+export function readPathData(d: string): { contours: Contour[]; error?: PathSyntaxError } {
 	const scan = scanner(d)
 	const trace = tracer()
+	try {
+		drive(scan, trace)
+	} catch (error) {
+		if (!(error instanceof PathSyntaxError)) throw error
+		return { contours: trace.finished(), error }
+	}
+	return { contours: trace.finished() }
+}
+
+function drive(scan: Scanner, trace: Tracer): void {
+	const read = argumentsFrom(scan)
 	let command = ''
 	while (!scan.atEnd()) {
 		const position = scan.position()
@@ -35,19 +53,22 @@ export function parsePathData(d: string): Contour[] {
 		if (!trace.begun() && command !== 'M' && command !== 'm') {
 			throw new PathSyntaxError(position, 'a path begins with M or m')
 		}
-		step(command, scan, trace)
+		// The letter's case says absolute or relative.
+		read.from = command === command.toLowerCase() ? trace.at() : ORIGIN
+		COMMANDS[command.toUpperCase()]?.(trace, read)
 		if (command === 'M') command = 'L'
 		if (command === 'm') command = 'l'
 	}
-	return trace.finished().map(inferKinds)
 }
 
 /**
  * Writes outlines as SVG path data in absolute commands, numbers rounded to `digits` decimals.
  * Reading it back gives the same outlines, to that rounding.
+ * @throws {RangeError} where an outline holds NaN or an infinity
  */
 export function formatPathData(contours: readonly Contour[], digits = 3): string {
 	const number = (v: number) => {
+		if (!Number.isFinite(v)) throw new RangeError('An outline holds a number that is none.')
 		const text = v.toFixed(digits)
 		const short = text.includes('.') ? text.replace(/\.?0+$/, '') : text
 		return short === '-0' ? '0' : short
@@ -75,30 +96,53 @@ const SKETCH_NODES = 240
 
 /** Path data for pictures the size of a card or a thumbnail: coarse, short, and quickly made. */
 export function sketchPathData(contours: readonly Contour[]): string {
-	const sketched = contours.map((contour): Contour => {
-		const every = Math.ceil(contour.nodes.length / SKETCH_NODES)
-		if (every < 2) return contour
-		const nodes = contour.nodes.filter((_, i) => i % every === 0)
-		return { ...contour, nodes: nodes.map(({ id, at }) => ({ id, at, kind: 'corner' })) }
+	return largest(contours).map(sketchOf).join('')
+}
+
+/** Of more outlines than this only the largest are sketched. */
+const SKETCH_OUTLINES = 1500
+
+function largest(contours: readonly Contour[]): readonly Contour[] {
+	if (contours.length <= SKETCH_OUTLINES) return contours
+	const sizes = Float64Array.from(contours, (contour) => {
+		const { minX, minY, maxX, maxY } = contourHull(contour)
+		return Math.max(maxX - minX, maxY - minY)
 	})
-	return formatPathData(sketched, 1)
+	const least = sizes.toSorted().at(-SKETCH_OUTLINES) ?? 0
+	return contours.filter((_, i) => (sizes[i] ?? 0) >= least).slice(0, SKETCH_OUTLINES)
+}
+
+const sketches = new WeakMap<Contour, string>()
+
+function sketchOf(contour: Contour): string {
+	let sketch = sketches.get(contour)
+	if (sketch === undefined) {
+		const every = Math.ceil(contour.nodes.length / SKETCH_NODES)
+		const nodes = contour.nodes.filter((_, i) => i % every === 0)
+		const coarse = nodes.map(({ id, at }): PathNode => ({ id, at, kind: 'corner' }))
+		sketch = formatPathData([every < 2 ? contour : { ...contour, nodes: coarse }], 1)
+		sketches.set(contour, sketch)
+	}
+	return sketch
 }
 
 type Scanner = ReturnType<typeof scanner>
 type Tracer = ReturnType<typeof tracer>
 
-/** Reads one run of arguments for `command`; the letter's case says absolute or relative. */
-function step(command: string, scan: Scanner, trace: Tracer): void {
-	const relative = command === command.toLowerCase()
-	const from: Point = relative ? trace.at() : [0, 0]
-	COMMANDS[command.toUpperCase()]?.(trace, {
-		x: () => scan.number() + from[0],
-		y: () => scan.number() + from[1],
-		point: () => [scan.number() + from[0], scan.number() + from[1]],
+/** What commands read their arguments with; coordinates count from a point that is set before each. */
+function argumentsFrom(scan: Scanner): Arguments & { from: Point } {
+	const read = {
+		from: [0, 0] as Point,
+		x: () => scan.number() + read.from[0],
+		y: () => scan.number() + read.from[1],
+		point: (): Point => [scan.number() + read.from[0], scan.number() + read.from[1]],
 		number: scan.number,
 		flag: scan.flag,
-	})
+	}
+	return read
 }
+
+const ORIGIN: Point = [0, 0]
 
 interface Arguments {
 	/** A coordinate, made absolute. */
@@ -193,7 +237,7 @@ function tracer() {
 
 	const node = (p: Point): PathNode => ({ id: newId(), at: p, kind: 'corner' })
 	const endSubpath = (closed: boolean) => {
-		if (drawn) done.push(contourOf(nodes, closed))
+		if (drawn) done.push(contourFrom(nodes, closed))
 		nodes = [node(start)]
 		drawn = false
 	}
@@ -244,7 +288,7 @@ function tracer() {
 	}
 }
 
-function contourOf(nodes: readonly PathNode[], closed: boolean): Contour {
+function contourFrom(nodes: readonly PathNode[], closed: boolean): Contour {
 	const first = nodes[0]
 	const last = nodes.at(-1)
 	const repeats = closed && nodes.length > 2 && first && last && coincide(first.at, last.at)

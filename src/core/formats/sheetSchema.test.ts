@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { anyContour, sheetOf } from '../path/arbitrary'
 import { emptySheet, NEUTRAL_TONE } from '../path/model'
 import { newPhoto } from '../path/photos'
+import { anyContour, sheetOf } from '../path/testing/arbitrary'
 import { parseSheet } from './sheetSchema'
 
 describe('a stored sheet', () => {

@@ -1,47 +1,71 @@
 import * as z from 'zod/mini'
 import { LENGTH_UNITS } from '../measure/lengths'
-import { emptySheet, NEUTRAL_TONE, type Sheet } from '../path/model'
+import {
+	type Contour,
+	emptySheet,
+	NEUTRAL_TONE,
+	newPiece,
+	type Piece,
+	type Sheet,
+} from '../path/model'
+import { isSound, isSoundContour, SHEET_REACH_PX } from '../path/reach'
 
 /**
- * What a stored sheet must look like to be read back. Numbers must be finite. What sheets of an
- * earlier day did not hold yet has a default.
+ * What a stored sheet must look like to be read back; the same is asked of every edit, so that none
+ * is stored that would not be read. Numbers lie within a sheet's reach. What sheets of an earlier
+ * day did not hold yet has a default; what those of a later day hold beyond this is kept.
  */
 
-const number = z.number()
+const number = z.number().check(z.gte(-SHEET_REACH_PX), z.lte(SHEET_REACH_PX))
 const point = z.tuple([number, number])
 const share = number.check(z.gte(0), z.lte(1))
+const length = number.check(z.gte(0))
 const id = z.string().check(z.minLength(1))
 const colour = z.string().check(z.regex(/^#[0-9a-f]{6}$/))
 
-const node = z.object({
+const KINDS = ['corner', 'smooth', 'symmetric', 'cusp'] as const
+
+const node = z.looseObject({
 	id,
 	at: point,
 	in: z.exactOptional(point),
 	out: z.exactOptional(point),
-	kind: z.enum(['corner', 'smooth', 'symmetric', 'cusp']),
+	kind: z.enum(KINDS),
 })
 
-const contour = z.object({
+const contour = z.looseObject({
 	id,
 	nodes: z.array(node).check(z.minLength(1)),
 	closed: z.boolean(),
+	filled: z.exactOptional(z.boolean()),
 	thinned: z.exactOptional(
-		z.object({ by: number, print: number, only: z.exactOptional(z.array(id)) }),
+		z.looseObject({ by: number, print: z.number(), only: z.exactOptional(z.array(id)) }),
 	),
 })
 
 const paint = z.discriminatedUnion('kind', [
-	z.object({ kind: z.literal('none') }),
-	z.object({ kind: z.literal('solid'), colour }),
+	z.looseObject({ kind: z.literal('none') }),
+	z.looseObject({ kind: z.literal('solid'), colour, alpha: z.exactOptional(share) }),
 ])
 
-const piece = z.object({
+const stroke = z.looseObject({
+	paint,
+	width: length,
+	cap: z.exactOptional(z.enum(['butt', 'round', 'square'])),
+	join: z.exactOptional(z.enum(['miter', 'round', 'bevel'])),
+	miterLimit: z.exactOptional(length),
+	dashes: z.exactOptional(z.array(length)),
+	dashOffset: z.exactOptional(number),
+})
+
+const piece = z.looseObject({
 	id,
 	name: z.string(),
 	contours: z.array(contour).check(z.minLength(1)),
 	fillRule: z.enum(['nonzero', 'evenodd']),
 	fill: paint,
-	stroke: z.object({ paint, width: number.check(z.gte(0)) }),
+	stroke,
+	strokeBelow: z.exactOptional(z.boolean()),
 	opacity: share,
 	hidden: z.boolean(),
 	locked: z.boolean(),
@@ -60,7 +84,7 @@ const tone = z
 	})
 	.check(z.refine(({ black, white }) => black < white, 'black must lie below white'))
 
-const photo = z.object({
+const photo = z.looseObject({
 	id,
 	blob: z.string().check(z.minLength(1)),
 	name: z.string(),
@@ -73,9 +97,9 @@ const photo = z.object({
 	locked: z._default(z.boolean(), false),
 })
 
-const guide = z.object({ id, axis: z.enum(['x', 'y']), at: number })
+const guide = z.looseObject({ id, axis: z.enum(['x', 'y']), at: number })
 
-const sheet = z.object({
+const sheet = z.looseObject({
 	id,
 	name: z.string(),
 	width: number.check(z.positive()),
@@ -88,20 +112,158 @@ const sheet = z.object({
 	guidesHidden: z._default(z.boolean(), false),
 	guidesLocked: z._default(z.boolean(), false),
 	line: z._default(
-		z.object({
+		z.looseObject({
 			colour: z.nullable(colour),
 			width: number.check(z.positive()),
 			strength: z._default(share, 1),
 		}),
-		emptySheet('', 1, 1).line,
+		{ ...emptySheet('', 1, 1).line },
 	),
-	mirror: z.exactOptional(z.object({ from: point, to: point })),
+	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
+
+/** Whether what an edit changed can be stored and read back. */
+export function isSoundChange(next: Sheet, since: Sheet): boolean {
+	// A drag changes one piece in its place: only where pieces moved are they looked up.
+	const inPlace = next.pieces.length === since.pieces.length
+	const byId = inPlace ? null : new Map(since.pieces.map((piece) => [piece.id, piece]))
+	const changed = next.pieces.flatMap((piece, i) => {
+		const before = byId ? byId.get(piece.id) : since.pieces[i]
+		return piece === before ? [] : [{ piece, before }]
+	})
+	if (!changed.every(({ piece, before }) => hasSoundOutlines(piece, before))) return false
+	const shells = changed.flatMap(({ piece, before }) => shellOf(piece, before))
+	const same = (Object.keys(next) as (keyof Sheet)[]).every(
+		(key) => key === 'pieces' || next[key] === since[key],
+	)
+	return (same && shells.length === 0) || sheet.safeParse({ ...next, pieces: shells }).success
+}
+
+function hasSoundOutlines({ contours }: Piece, before: Piece | undefined): boolean {
+	return contours.every((c, i) => c === before?.contours[i] || isSoundContour(c))
+}
+
+/** A piece for what holds of it as a whole, where that changed. */
+function shellOf(piece: Piece, before: Piece | undefined): Piece[] {
+	const keys = Object.keys(piece) as (keyof Piece)[]
+	const same = before && keys.every((key) => key === 'contours' || piece[key] === before[key])
+	return same ? [] : [{ ...piece, contours: SOME_OUTLINE }]
+}
+
+const SOME_OUTLINE = [
+	{ id: 'x', closed: false, nodes: [{ id: 'x', at: [0, 0], kind: 'corner' }] },
+] as const
 
 /**
  * Checks a value read from storage or from a file.
  * @throws {z.core.$ZodError} naming what does not fit
  */
 export function parseSheet(value: unknown): Sheet {
-	return sheet.parse(value)
+	const shell = withoutOutlines(value)
+	if (!shell) return sheet.parse(value)
+	const { pieces, ...rest } = sheet.parse(shell.sheet)
+	return {
+		...rest,
+		pieces: pieces.map((piece, i) => ({ ...piece, contours: shell.outlines[i] ?? [] })),
+	}
+}
+
+/**
+ * As much of a damaged sheet as can be read: every photo, guide and outline that fits by itself.
+ * @returns the sheet, and how many things were lost
+ * @throws {TypeError} where the value is no sheet at all
+ */
+export function salvageSheet(value: unknown): { sheet: Sheet; lost: number } {
+	if (!isRecord(value) || !Array.isArray(value.pieces))
+		throw new TypeError('The file holds no sheet.')
+	let lost = 0
+	const fitting = <T>(list: unknown, keep: (item: unknown) => T | undefined): T[] =>
+		(Array.isArray(list) ? list : []).flatMap((item) => {
+			const kept = keep(item)
+			if (kept === undefined) lost++
+			return kept ?? []
+		})
+	const pieces = fitting(value.pieces, (item) => {
+		if (!isRecord(item)) return undefined
+		const contours = fitting(item.contours, (c) =>
+			isPlainOutline(c) || contour.safeParse(c).success ? (c as Contour) : undefined,
+		)
+		if (contours.length === 0) return undefined
+		const name = typeof item.name === 'string' ? item.name : 'Piece'
+		const fresh = newPiece(name, contours)
+		for (const candidate of [item, { ...item, stroke: fresh.stroke }, fresh]) {
+			const shell = piece.safeParse({ ...fresh, ...candidate, contours: SOME_OUTLINE })
+			if (shell.success) return { ...shell.data, contours } as Piece
+		}
+		return undefined
+	})
+	const { name, width, height } = value
+	const side = (v: unknown) => (typeof v === 'number' && v > 0 && isSound(v) ? v : 1000)
+	const plain = {
+		...emptySheet(typeof name === 'string' && name ? name : 'Recovered', side(width), side(height)),
+		photos: fitting(value.photos, (item) => photo.safeParse(item).data),
+		guides: fitting(value.guides, (item) => guide.safeParse(item).data),
+		pieces,
+	}
+	const { mmPerPx, unit, line } = value
+	const settings = { mmPerPx, unit, line }
+	const whole = sheet.safeParse({ ...plain, ...settings, pieces: [] })
+	const rest = whole.success ? whole.data : sheet.parse({ ...plain, pieces: [] })
+	return { sheet: { ...rest, pieces }, lost }
+}
+
+/**
+ * Outlines are most of a sheet, and are looked at by hand, some fifty times as fast as by schema.
+ * @returns the sheet with a stand-in for them; `null` where something is unusual about them
+ */
+function withoutOutlines(value: unknown): { sheet: unknown; outlines: Contour[][] } | null {
+	if (!isRecord(value) || !Array.isArray(value.pieces)) return null
+	const outlines: Contour[][] = []
+	for (const piece of value.pieces) {
+		if (!isRecord(piece) || !Array.isArray(piece.contours)) return null
+		if (piece.contours.length === 0 || !piece.contours.every(isPlainOutline)) return null
+		outlines.push(piece.contours)
+	}
+	const pieces = value.pieces.map((piece) => ({ ...piece, contours: SOME_OUTLINE }))
+	return { sheet: { ...value, pieces }, outlines }
+}
+
+function isPlainOutline(value: unknown): value is Contour {
+	return (
+		isRecord(value) &&
+		isId(value.id) &&
+		typeof value.closed === 'boolean' &&
+		(value.filled === undefined || typeof value.filled === 'boolean') &&
+		(value.thinned === undefined || contour.safeParse(value).success) &&
+		Array.isArray(value.nodes) &&
+		value.nodes.length > 0 &&
+		value.nodes.every(isPlainNode)
+	)
+}
+
+function isPlainNode(value: unknown): boolean {
+	return (
+		isRecord(value) &&
+		isId(value.id) &&
+		isPlainPoint(value.at) &&
+		(value.in === undefined || isPlainPoint(value.in)) &&
+		(value.out === undefined || isPlainPoint(value.out)) &&
+		KINDS.some((kind) => kind === value.kind)
+	)
+}
+
+function isPlainPoint(value: unknown): boolean {
+	return (
+		Array.isArray(value) &&
+		value.length === 2 &&
+		value.every((v) => typeof v === 'number' && isSound(v))
+	)
+}
+
+function isId(value: unknown): boolean {
+	return typeof value === 'string' && value !== ''
+}
+
+function isRecord(value: unknown): value is Record<string, unknown> {
+	return typeof value === 'object' && value !== null && !Array.isArray(value)
 }

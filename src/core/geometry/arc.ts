@@ -5,6 +5,9 @@ import type { Point } from './point'
 /** Largest distance allowed between an arc and the cubics that stand for it, px. */
 const ARC_TOLERANCE_PX = 2e-4
 
+/** An arc never takes more cubics than this, however large it is. */
+const MOST_PIECES = 360
+
 export interface ArcParameters {
 	readonly rx: number
 	readonly ry: number
@@ -26,14 +29,15 @@ export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[]
 	let rx = Math.abs(arc.rx)
 	let ry = Math.abs(arc.ry)
 	if (rx === 0 || ry === 0) return [[from, from, to, to]]
-	const phi = (arc.rotation * Math.PI) / 180
+	// Of a turn of 10³⁰⁸ degrees only what is left of a full turn is a number.
+	const phi = ((arc.rotation % 360) * Math.PI) / 180
 	const cos = Math.cos(phi)
 	const sin = Math.sin(phi)
 	const dx = (from[0] - to[0]) / 2
 	const dy = (from[1] - to[1]) / 2
 	const x1 = cos * dx + sin * dy
 	const y1 = -sin * dx + cos * dy
-	const stretch = Math.sqrt(Math.max(1, (x1 / rx) ** 2 + (y1 / ry) ** 2))
+	const stretch = Math.max(1, Math.hypot(x1 / rx, y1 / ry))
 	rx *= stretch
 	ry *= stretch
 	const reach = (x1 / rx) ** 2 + (y1 / ry) ** 2
@@ -51,6 +55,8 @@ export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[]
 	const start = Math.atan2((y1 - cy1) / ry, (x1 - cx1) / rx)
 	const end = Math.atan2((-y1 - cy1) / ry, (-x1 - cx1) / rx)
 	const turn = sweepBetween(start, end, arc.sweep)
+	// Numbers at the ends of double leave no ellipse to follow.
+	if (![turn, ...toEllipse].every(Number.isFinite)) return [[from, from, to, to]]
 	return unitArc(start, turn, piecesFor(turn, Math.max(rx, ry))).map((c, i, all) => {
 		const [a, b, d, e] = c.map((p) => applyAffine(toEllipse, p)) as unknown as Cubic
 		return [i === 0 ? from : a, b, d, i === all.length - 1 ? to : e]
@@ -74,11 +80,15 @@ function sweepBetween(start: number, end: number, sweep: boolean): number {
 
 /** A cubic over θ strays from the unit circle by about (2/27) sin⁶(θ/4) / cos²(θ/4). */
 function piecesFor(turn: number, radius: number): number {
-	for (let n = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-9)); ; n++) {
+	for (
+		let n = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-9));
+		n < MOST_PIECES;
+		n++
+	) {
 		const q = Math.abs(turn) / n / 4
-		if ((radius * 2 * Math.sin(q) ** 6) / (27 * Math.cos(q) ** 2) <= ARC_TOLERANCE_PX || n > 360)
-			return n
+		if ((radius * 2 * Math.sin(q) ** 6) / (27 * Math.cos(q) ** 2) <= ARC_TOLERANCE_PX) return n
 	}
+	return MOST_PIECES
 }
 
 function unitArc(start: number, turn: number, pieces: number): Cubic[] {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { anyPoint } from '../path/arbitrary'
+import { anyPoint } from '../path/testing/arbitrary'
 import { boxContains, growBox } from './box'
 import {
 	arcLength,
@@ -10,11 +10,11 @@ import {
 	extrema,
 	flattenCubic,
 	lineCubic,
-	nearestOn,
 	pointAt,
 	quadraticRoots,
 	splitCubic,
 } from './cubic'
+import { nearestOn } from './nearest'
 import { distance, length, type Point } from './point'
 
 const anyCubic: fc.Arbitrary<Cubic> = fc.tuple(anyPoint, anyPoint, anyPoint, anyPoint)
@@ -76,33 +76,6 @@ describe('extrema', () => {
 				expect(box.maxX - reached).toBeLessThan(0.5)
 			}),
 		)
-	})
-})
-
-describe('nearest point', () => {
-	test('a point of the curve is its own nearest', () => {
-		fc.assert(
-			fc.property(anyCubic, inner, (c, t) => {
-				expect(nearestOn(c, pointAt(c, t)).distance).toBeLessThan(1e-3)
-			}),
-		)
-	})
-
-	test('nothing on a fine sampling is nearer', () => {
-		fc.assert(
-			fc.property(anyCubic, anyPoint, (c, p) => {
-				const sampled = Math.min(
-					...Array.from({ length: 400 }, (_, i) => distance(pointAt(c, i / 399), p)),
-				)
-				expect(nearestOn(c, p).distance).toBeLessThanOrEqual(sampled + 0.05)
-			}),
-		)
-	})
-
-	test('beyond an end, the end is nearest', () => {
-		const found = nearestOn(lineCubic([0, 0], [10, 0]), [15, 3])
-		expect(found.t).toBe(1)
-		expect(found.point).toEqual([10, 0])
 	})
 })
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { anyPoint } from '../path/arbitrary'
+import { anyPoint } from '../path/testing/arbitrary'
 import { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './affine'
 import { boxContains, boxesTouch, boxOf, EMPTY_BOX, growBox, joinBoxes } from './box'
 import {

@@ -2,6 +2,7 @@ import Flatbush from 'flatbush'
 import type { Point } from '../geometry/point'
 import { flattenContour } from '../path/contour'
 import type { Contour } from '../path/model'
+import { assertWorkable } from '../path/reach'
 
 /** How far outlines lie from each other, px. */
 export interface Deviation {
@@ -32,6 +33,7 @@ export function deviation(a: readonly Contour[], b: readonly Contour[]): Deviati
 /**
  * The same, measured as finely as asked.
  * @param step px between points along the outlines
+ * @throws {RangeError} where a coordinate is no number, or far beyond any sheet
  * @param tolerance how near polygons that stand for curves lie to them, px
  */
 export function deviationBySteps(
@@ -40,6 +42,8 @@ export function deviationBySteps(
 	step: number,
 	tolerance: number,
 ): Deviation {
+	assertWorkable(a)
+	assertWorkable(b)
 	const [linesA, linesB] = [a, b].map((set) => set.map((c) => flattenContour(c, tolerance)))
 	const found = [
 		...distances(linesA ?? [], linesB ?? [], step),

@@ -1,3 +1,4 @@
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
 import { flattenContour } from '../path/contour'
@@ -26,15 +27,15 @@ export function profileBetween(from: Contour, to: Contour, count = SAMPLES): Pro
 	if (line.length < 2 || other.length < 2) return []
 	const outward = from.closed && signedArea(line) < 0 ? -1 : 1
 	const lengths = runningLengths(line)
-	const whole = lengths.at(-1) ?? 0
+	const whole = item(lengths, lengths.length - 1)
 	const samples: ProfileSample[] = []
 	let edge = 0
 	for (let i = 0; i < count; i++) {
 		const along = (whole * i) / (from.closed ? count : count - 1)
-		while (edge + 2 < line.length && (lengths[edge + 1] ?? 0) < along) edge++
+		while (edge + 2 < line.length && item(lengths, edge + 1) < along) edge++
 		const [p, q] = [line[edge] as Point, line[edge + 1] as Point]
 		const reach = Math.hypot(q[0] - p[0], q[1] - p[1])
-		const t = reach > 0 ? Math.min(1, (along - (lengths[edge] ?? 0)) / reach) : 0
+		const t = reach > 0 ? Math.min(1, (along - item(lengths, edge)) / reach) : 0
 		const at: Point = [p[0] + (q[0] - p[0]) * t, p[1] + (q[1] - p[1]) * t]
 		const near = nearest(at)
 		const side = (q[0] - p[0]) * (near[1] - at[1]) - (q[1] - p[1]) * (near[0] - at[0])
@@ -72,7 +73,7 @@ function runningLengths(line: readonly Point[]): number[] {
 	const lengths = [0]
 	for (let i = 1; i < line.length; i++) {
 		const [p, q] = [line[i - 1] as Point, line[i] as Point]
-		lengths.push((lengths[i - 1] ?? 0) + Math.hypot(q[0] - p[0], q[1] - p[1]))
+		lengths.push(item(lengths, i - 1) + Math.hypot(q[0] - p[0], q[1] - p[1]))
 	}
 	return lengths
 }

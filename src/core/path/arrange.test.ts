@@ -3,8 +3,6 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { scaleAbout, turnAbout } from '../geometry/placement'
 import { distance } from '../geometry/point'
-import { contoursOf } from './anyEdit'
-import { anyContour, onlyContour, sheetOf } from './arbitrary'
 import {
 	alignNodes,
 	centreOf,
@@ -22,6 +20,8 @@ import {
 	transformPieces,
 } from './arrangePieces'
 import type { Sheet } from './model'
+import { contoursOf } from './testing/anyEdit'
+import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 
 const boxes = () => sheetOf(...parsePathData('M0 0H10V10H0ZM40 5H60V25H40ZM100 50H110V90H100Z'))
 const allPieces = (sheet: Sheet) => new Set(sheet.pieces.map((p) => p.id))

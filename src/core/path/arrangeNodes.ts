@@ -4,7 +4,7 @@ import type { Point } from '../geometry/point'
 import { neighbours, withHandles } from './contour'
 import { mapContours, nodesWith } from './edit'
 import type { Contour, NodeKind, PathNode, Sheet } from './model'
-import { moveNodes, settleSince } from './nodes'
+import { moveEach, settleSince } from './nodes'
 
 /** Several nodes at once: which, and how they lie to each other. */
 
@@ -38,10 +38,8 @@ export function alignNodes(sheet: Sheet, ids: ReadonlySet<string>, axis: 'x' | '
 	const nodes = nodesWith(sheet, ids)
 	const centre = centreOf(nodes)
 	if (!centre) return sheet
-	return nodes.reduce((current, node) => {
-		const by = centre[k] - node.at[k]
-		return moveNodes(current, new Set([node.id]), axis === 'x' ? [by, 0] : [0, by])
-	}, sheet)
+	const across = (by: number): Point => (axis === 'x' ? [by, 0] : [0, by])
+	return moveEach(sheet, new Map(nodes.map(({ id, at }) => [id, across(centre[k] - at[k])])))
 }
 
 /** Spaces nodes evenly along an axis, between the first and the last of them. */
@@ -52,10 +50,11 @@ export function spaceNodes(sheet: Sheet, ids: ReadonlySet<string>, axis: 'x' | '
 	const last = nodes.at(-1)
 	if (!first || !last || nodes.length < 3) return sheet
 	const step = (last.at[k] - first.at[k]) / (nodes.length - 1)
-	return nodes.reduce((current, node, i) => {
-		const by = first.at[k] + i * step - node.at[k]
-		return moveNodes(current, new Set([node.id]), axis === 'x' ? [by, 0] : [0, by])
-	}, sheet)
+	const across = (by: number): Point => (axis === 'x' ? [by, 0] : [0, by])
+	return moveEach(
+		sheet,
+		new Map(nodes.map(({ id, at }, i) => [id, across(first.at[k] + i * step - at[k])])),
+	)
 }
 
 /** The nodes named, and those next to them along their outlines. */

@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { sheetOf } from './arbitrary'
 import { closeSmoothly, fillAcross, joinByNearness } from './closing'
 import {
 	addBeneath,
@@ -13,6 +12,7 @@ import {
 import { obeysKind } from './kinds'
 import { newPiece, type Sheet } from './model'
 import { nestingOf } from './nesting'
+import { sheetOf } from './testing/arbitrary'
 
 const paths = (...d: string[]) => d.flatMap((one) => parsePathData(one))
 const ids = (sheet: Sheet) =>

@@ -5,7 +5,6 @@ import { boxContains, growBox } from '../geometry/box'
 import { pointAt } from '../geometry/cubic'
 import { distance } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
-import { anyContour } from './arbitrary'
 import {
 	contourBounds,
 	contourHull,
@@ -18,6 +17,7 @@ import {
 	withHandles,
 } from './contour'
 import { obeysKind } from './kinds'
+import { anyContour } from './testing/arbitrary'
 
 describe('segments', () => {
 	test('lead from node to node, back to the first where closed', () => {

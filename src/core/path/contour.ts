@@ -36,6 +36,11 @@ export function nodeCount(contours: readonly Pick<Contour, 'nodes'>[]): number {
 	return contours.reduce((sum, { nodes }) => sum + nodes.length, 0)
 }
 
+/** Whether an outline encloses what its piece fills. */
+export function isFilled({ closed, filled, nodes }: Contour): boolean {
+	return closed || (filled === true && nodes.length > 1)
+}
+
 export function isStraight(from: PathNode, to: PathNode): boolean {
 	return from.out === undefined && to.in === undefined
 }
@@ -75,8 +80,34 @@ export function contourBounds(contour: Contour): Box {
 		.reduce(joinBoxes, boxOf(contour.nodes.map((n) => n.at)))
 }
 
-/** A box that holds the outline, from its nodes and handles alone: quick, and never too small. */
-export function contourHull({ nodes }: Contour): Box {
+const bounds = new WeakMap<Contour, Box>()
+
+/** The box round a contour's curves, kept with the contour: contours never change. */
+export function boundsOf(contour: Contour): Box {
+	let box = bounds.get(contour)
+	if (!box) {
+		box = contourBounds(contour)
+		bounds.set(contour, box)
+	}
+	return box
+}
+
+const hulls = new WeakMap<Contour, Box>()
+
+/**
+ * A box that holds the outline, from its nodes and handles alone: quick, and never too small. Kept
+ * with the contour, which never changes.
+ */
+export function contourHull(contour: Contour): Box {
+	let hull = hulls.get(contour)
+	if (!hull) {
+		hull = hullOf(contour)
+		hulls.set(contour, hull)
+	}
+	return hull
+}
+
+function hullOf({ nodes }: Contour): Box {
 	let { minX, minY, maxX, maxY } = EMPTY_BOX
 	const take = ([x, y]: Point) => {
 		if (x < minX) minX = x

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest'
-import { onlyContour } from './arbitrary'
 import {
 	appendNode,
 	beginOutline,
@@ -13,6 +12,7 @@ import {
 } from './draw'
 import { obeysKind } from './kinds'
 import { emptySheet, type Sheet } from './model'
+import { onlyContour } from './testing/arbitrary'
 
 /** A triangle begun at (0, 0), still open: corner, then a smooth node, then a corner. */
 function begun(): { sheet: Sheet; contourId: string; ids: string[] } {

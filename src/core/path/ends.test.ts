@@ -3,8 +3,6 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { cubicBounds } from '../geometry/cubic'
 import { signedArea } from '../geometry/polygon'
-import { contoursOf } from './anyEdit'
-import { anyContour, onlyContour, sheetOf } from './arbitrary'
 import { flattenContour, segmentCubic, segments } from './contour'
 import {
 	CannotJoin,
@@ -15,6 +13,8 @@ import {
 	setFirstNode,
 	splitAt,
 } from './ends'
+import { contoursOf } from './testing/anyEdit'
+import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 
 const drawn = (...paths: string[]) => sheetOf(...paths.flatMap(parsePathData))
 const idsOf = (sheet: ReturnType<typeof drawn>, ...places: (readonly [number, number])[]) =>

@@ -1,8 +1,9 @@
 import { add, distance, mix, type Point, subtract } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
 import { findNode, mapContour, mapContours, mapPiece, type NodePlace } from './edit'
+import { withFreshIds } from './freshIds'
 import { inferKind, replaceNode } from './kinds'
-import { type Contour, newId, type PathNode, type Sheet } from './model'
+import type { Contour, PathNode, Sheet } from './model'
 import { settleSince } from './nodes'
 import { removeOutline } from './pieces'
 
@@ -104,11 +105,10 @@ export function splitAt(
 			: [0, ...cuts].map((from, k) =>
 					contour.nodes.slice(from, (cuts[k] ?? contour.nodes.length - 1) + 1),
 				)
-		return runs.map((nodes, k) => {
-			const run = openRun(contour, nodes, k === 0)
-			for (const end of [run.nodes[0], run.nodes.at(-1)]) if (end) ends.add(end.id)
-			return run
-		})
+		const opened = withFreshIds(runs.map((nodes) => openRun(contour, nodes)))
+		for (const { nodes } of opened)
+			for (const end of [nodes[0], nodes.at(-1)]) if (end) ends.add(end.id)
+		return opened
 	})
 	return { sheet: next, ends }
 }
@@ -120,25 +120,23 @@ function runOf({ nodes }: Contour, from: number, to: number): PathNode[] {
 	return Array.from({ length: count }, (_, i) => nodes[(from + i) % n]).flatMap((p) => p ?? [])
 }
 
-/** A run as an open outline; where it is not the first, or a node stands in it twice, ids are new. */
-function openRun(contour: Contour, nodes: readonly PathNode[], keepsId: boolean): Contour {
-	const seen = new Set<string>()
-	const own = nodes.map((node, i) => {
-		const again = seen.has(node.id) || (!keepsId && i === 0)
-		seen.add(node.id)
-		const id = again ? newId() : node.id
-		const handles = {
-			in: i === 0 ? undefined : node.in,
-			out: i === nodes.length - 1 ? undefined : node.out,
-		}
-		return { ...withHandles(node, handles), id }
+/** A run of an outline's nodes as an open outline; the ids are still those of the whole. */
+function openRun({ id }: Contour, run: readonly PathNode[]): Contour {
+	const nodes = run.map((node, i) => {
+		const [first, last] = [i === 0, i === run.length - 1]
+		return withHandles(node, {
+			in: first ? undefined : node.in,
+			out: last ? undefined : node.out,
+		})
 	})
-	const open: Contour = { id: keepsId ? contour.id : newId(), nodes: own, closed: false }
-	return [0, own.length - 1].reduce((run, i) => {
-		const node = run.nodes[i]
-		const kept = node && (node.kind === 'cusp' || node.kind === 'smooth') && (node.in || node.out)
-		return kept ? run : withShownKind(run, i)
-	}, open)
+	return [0, nodes.length - 1].reduce<Contour>(
+		(open, i) => {
+			const node = open.nodes[i]
+			const kept = node && (node.kind === 'cusp' || node.kind === 'smooth') && (node.in || node.out)
+			return kept ? open : withShownKind(open, i)
+		},
+		{ id, nodes, closed: false },
+	)
 }
 
 /**
@@ -158,12 +156,8 @@ export function removeOpen(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
 			while (length < n && !gone(from + length) && (contour.closed || from + length < n)) length++
 			return Array.from({ length }, (_, k) => contour.nodes[(from + k) % n]).flatMap((p) => p ?? [])
 		})
-		return runs
-			.filter((nodes) => nodes.length > 1)
-			.map((nodes, k) => {
-				const { nodes: own, ...run } = openRun(contour, nodes, true)
-				return { ...run, nodes: own, id: k === 0 ? contour.id : newId() }
-			})
+		const whole = runs.filter((nodes) => nodes.length > 1)
+		return withFreshIds(whole.map((nodes) => openRun(contour, nodes)))
 	})
 }
 

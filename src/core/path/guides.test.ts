@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { sheetOf } from './arbitrary'
 import { addGuides, changeGuides, evenGuides, moveGuide, newGuide, removeGuides } from './guides'
 import { emptySheet } from './model'
 import { guideTargets, NOTHING_CAUGHT, nodeTargets, snapPoint } from './snap'
+import { sheetOf } from './testing/arbitrary'
 
 const SHEET = emptySheet('Scroll', 1000, 800)
 

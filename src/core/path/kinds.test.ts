@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance } from '../geometry/point'
-import { anyContour, anyPoint, onlyContour, sheetOf } from './arbitrary'
 import { flattenContour } from './contour'
 import { handleAngle, inferKind, obeysKind } from './kinds'
 import type { Contour, NodeKind, Sheet } from './model'
 import { bendSegment, insertNode, moveHandle, moveNodes, retractHandle, setKind } from './nodes'
 import { removeNodes } from './remove'
+import { anyContour, anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 
 const KINDS: readonly NodeKind[] = ['corner', 'smooth', 'symmetric', 'cusp']
 

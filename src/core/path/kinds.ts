@@ -6,6 +6,7 @@ import {
 	dot,
 	length,
 	type Point,
+	samePoint,
 	scale,
 	subtract,
 	unit,
@@ -14,7 +15,7 @@ import { isStraight, neighbours, withHandles } from './contour'
 import type { Contour, NodeKind, PathNode } from './model'
 
 /** Handles this close to one line (radians, half a degree) pass as smooth. */
-export const IN_LINE_RADIANS = Math.PI / 360
+const IN_LINE_RADIANS = Math.PI / 360
 /** Handles whose lengths differ by no more than this share pass as symmetric. */
 const EQUAL_SHARE = 2e-3
 /** A new handle reaches this share of the way to its neighbour. */
@@ -93,11 +94,9 @@ export function settled(contour: Contour, index: number): PathNode | undefined {
 	if (node.kind === 'smooth' && line && handle && !(node.in && node.out)) {
 		const away = unit(subtract(node.at, line))
 		const turned = add(node.at, scale(away, distance(node.at, handle)))
-		if (length(away) > 0)
-			return withHandles(
-				node,
-				node.in ? { in: turned, out: undefined } : { in: undefined, out: turned },
-			)
+		const one = node.in ? { in: turned, out: undefined } : { in: undefined, out: turned }
+		// A handle of next to nothing may go in the rounding.
+		if (length(away) > 0 && !samePoint(turned, node.at)) return withHandles(node, one)
 	}
 	return { ...node, kind: inferKind(contour, index) }
 }
@@ -188,11 +187,7 @@ const NEARLY_LEVEL = 0.17
  * that what is flat stays flat; at a point that is outermost on one axis it is level or upright if
  * it nearly is. Falls back to the chord.
  */
-export function followingTangent(
-	before: Point | undefined,
-	at: Point,
-	after: Point | undefined,
-): Point {
+function followingTangent(before: Point | undefined, at: Point, after: Point | undefined): Point {
 	if (!before && !after) return [1, 0]
 	const a = before ? subtract(at, before) : subtract(after ?? at, at)
 	const b = after ? subtract(after, at) : a
@@ -247,6 +242,32 @@ function equalLengths({ at, in: i, out: o }: PathNode): boolean {
 	const a = distance(at, i)
 	const b = distance(at, o)
 	return Math.abs(a - b) <= EQUAL_SHARE * Math.max(a, b)
+}
+
+/**
+ * Changes nodes one after the other, each change seeing those before it: one copy of the outline,
+ * however many nodes change.
+ * @param indices which nodes are asked about; all unless said otherwise
+ * @returns the same object where no node changed
+ */
+export function changeInTurn(
+	contour: Contour,
+	change: (now: Contour, index: number, node: PathNode) => PathNode | undefined,
+	indices: Iterable<number> = contour.nodes.keys(),
+): Contour {
+	let now = contour
+	let nodes: PathNode[] | null = null
+	for (const index of indices) {
+		const node = now.nodes[index]
+		const next = node && change(now, index, node)
+		if (!next || next === node) continue
+		if (!nodes) {
+			nodes = [...contour.nodes]
+			now = { ...contour, nodes }
+		}
+		nodes[index] = next
+	}
+	return now
 }
 
 export function replaceNode(contour: Contour, index: number, node: PathNode): Contour {

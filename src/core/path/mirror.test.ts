@@ -4,10 +4,10 @@ import { parsePathData } from '../formats/pathData'
 import { applyAffine, composeAffine } from '../geometry/affine'
 import { distance } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
-import { contoursOf } from './anyEdit'
-import { anyPoint, sheetOf } from './arbitrary'
 import { flattenContour } from './contour'
 import { reflection, setMirror, weldMirror } from './mirror'
+import { contoursOf } from './testing/anyEdit'
+import { anyPoint, sheetOf } from './testing/arbitrary'
 
 const UPRIGHT = { from: [100, 0], to: [100, 50] } as const
 

@@ -25,6 +25,8 @@ export interface Contour {
 	readonly id: string
 	readonly nodes: readonly PathNode[]
 	readonly closed: boolean
+	/** Open and yet filled, straight across from its last node to its first, as SVG fills it. */
+	readonly filled?: boolean
 	/** Present once it was thinned. */
 	readonly thinned?: ThinnedBy
 }
@@ -41,12 +43,29 @@ export interface ThinnedBy {
 
 export type Paint =
 	| { readonly kind: 'none' }
-	| { readonly kind: 'solid' /** `#rrggbb` */; readonly colour: string }
+	| {
+			readonly kind: 'solid'
+			/** `#rrggbb` */
+			readonly colour: string
+			/** 0 to 1; 1 where absent */
+			readonly alpha?: number
+	  }
 
+/** How outlines are drawn as lines. What is absent is as SVG begins with it. */
 export interface Stroke {
 	readonly paint: Paint
 	/** px */
 	readonly width: number
+	/** `butt` where absent */
+	readonly cap?: 'butt' | 'round' | 'square'
+	/** `miter` where absent */
+	readonly join?: 'miter' | 'round' | 'bevel'
+	/** 4 where absent */
+	readonly miterLimit?: number
+	/** Lengths of dashes and gaps in turn, px; an unbroken line where absent. */
+	readonly dashes?: readonly number[]
+	/** How far into the dashes the line begins, px. */
+	readonly dashOffset?: number
 }
 
 export interface Piece {
@@ -56,6 +75,8 @@ export interface Piece {
 	readonly fillRule: FillRule
 	readonly fill: Paint
 	readonly stroke: Stroke
+	/** The stroke lies under the fill. */
+	readonly strokeBelow?: boolean
 	/** 0 to 1 */
 	readonly opacity: number
 	readonly hidden: boolean

@@ -1,5 +1,5 @@
-import { ringWinding, signedArea } from '../geometry/polygon'
-import { flattenContour } from './contour'
+import { boundsOf } from './contour'
+import { createEnclosing, ringedOf } from './enclosing'
 import type { Contour, FillRule } from './model'
 
 /**
@@ -15,29 +15,43 @@ export interface Nested {
 	readonly round: Contour | null
 }
 
-/** How the closed outlines of a piece lie inside each other, the outermost first. */
-export function nestingOf(piece: {
+interface Outlines {
 	readonly contours: readonly Contour[]
 	readonly fillRule: FillRule
-}): Nested[] {
+}
+
+/** How the closed outlines of a piece lie inside each other, the outermost first. */
+export function nestingOf(piece: Outlines): Nested[] {
+	const steps = nestingSteps(piece)
+	for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value
+}
+
+/** So many outlines are looked at between two rests. */
+const STEP = 256
+
+/** Like {@link nestingOf}, resting now and then: for many thousands of outlines beside other work. */
+export function* nestingSteps(piece: Outlines): Generator<void, Nested[]> {
+	for (const [k, contour] of piece.contours.entries()) {
+		boundsOf(contour)
+		ringedOf(contour)
+		if (k % STEP === STEP - 1) yield
+	}
 	const all = piece.contours
 		.filter(({ closed, nodes }) => closed && nodes.length > 0)
-		.map((contour) => {
-			const ring = flattenContour(contour)
-			return { contour, ring, area: signedArea(ring) }
-		})
-		.sort((a, b) => Math.abs(b.area) - Math.abs(a.area))
+		.sort((a, b) => Math.abs(ringedOf(b).area) - Math.abs(ringedOf(a).area))
+	const enclosing = createEnclosing(all)
 	const found: Nested[] = []
-	for (const [k, { contour, ring, area }] of all.entries()) {
-		const at = ring[0] ?? [0, 0]
-		const around = all.slice(0, k).filter((other) => ringWinding(other.ring, at) !== 0)
-		const round = around.at(-1)?.contour ?? null
-		const winding = [...around.map((other) => other.area), area].reduce(
-			(s, a) => s + Math.sign(a),
-			0,
-		)
+	for (const [k, contour] of all.entries()) {
+		if (k % STEP === STEP - 1) yield
+		const at = contour.nodes[0]?.at ?? [0, 0]
+		const around = enclosing(at).filter((other) => other < k)
+		const next = around.at(-1)
+		const round = next === undefined ? null : (all[next] ?? null)
+		const winding = [...around.flatMap((other) => all[other] ?? []), contour]
+			.map((c) => Math.sign(ringedOf(c).area))
+			.reduce((sum, turn) => sum + turn, 0)
 		const filled = piece.fillRule === 'nonzero' ? winding !== 0 : (around.length + 1) % 2 !== 0
-		const inOpening = found.some((n) => n.contour === round && n.role === 'opening')
+		const inOpening = next !== undefined && found[next]?.role === 'opening'
 		found.push({
 			contour,
 			round,

@@ -3,11 +3,11 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { pointAt } from '../geometry/cubic'
 import { distance } from '../geometry/point'
-import { anyContour, anyPoint, onlyContour, sheetOf } from './arbitrary'
 import { segmentCount, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
 import { bendSegment, insertNode, moveHandle, moveNodes, placeNode, retractHandle } from './nodes'
 import { removeNodes } from './remove'
+import { anyContour, anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 
 const inner = fc.double({ min: 0.05, max: 0.95, noNaN: true })
 

@@ -1,4 +1,5 @@
 import { pointAt, splitCubic } from '../geometry/cubic'
+import { item } from '../geometry/numbers'
 import {
 	add,
 	distance,
@@ -11,9 +12,9 @@ import {
 	subtract,
 	unit,
 } from '../geometry/point'
-import { isStraight, segmentCubic, segments, withHandles } from './contour'
+import { isStraight, type Segment, segmentCubic, segments, withHandles } from './contour'
 import { mapContour, mapContours } from './edit'
-import { inferKind, replaceNode, settled, straightNeighbour, withKind } from './kinds'
+import { changeInTurn, inferKind, replaceNode, settled, straightNeighbour, withKind } from './kinds'
 import { type Contour, type NodeKind, newId, type PathNode, type Sheet } from './model'
 
 export type HandleSide = 'in' | 'out'
@@ -27,6 +28,17 @@ export function moveNodes(sheet: Sheet, ids: ReadonlySet<string>, by: Point): Sh
 	return mapTouched(sheet, ids, (contour) => ({
 		...contour,
 		nodes: contour.nodes.map((node) => (ids.has(node.id) ? movedNode(node, by) : node)),
+	}))
+}
+
+/** Moves nodes with their handles, each by its own displacement (px). */
+export function moveEach(sheet: Sheet, moves: ReadonlyMap<string, Point>): Sheet {
+	return mapTouched(sheet, moves, (contour) => ({
+		...contour,
+		nodes: contour.nodes.map((node) => {
+			const by = moves.get(node.id)
+			return by && (by[0] !== 0 || by[1] !== 0) ? movedNode(node, by) : node
+		}),
 	}))
 }
 
@@ -79,12 +91,12 @@ export function retractHandle(sheet: Sheet, id: string, side: HandleSide): Sheet
 
 /** Makes nodes be of a kind; their handles move no more than that takes. */
 export function setKind(sheet: Sheet, ids: ReadonlySet<string>, kind: NodeKind): Sheet {
-	return mapTouched(sheet, ids, (contour) => {
-		return contour.nodes.reduce<Contour>((current, node, i) => {
-			const next = ids.has(node.id) ? withKind(contour, i, kind) : node
-			return next && next !== node ? replaceNode(current, i, next) : current
-		}, contour)
-	})
+	return mapTouched(sheet, ids, (contour) => ({
+		...contour,
+		nodes: contour.nodes.map((node, i) =>
+			ids.has(node.id) ? (withKind(contour, i, kind) ?? node) : node,
+		),
+	}))
 }
 
 /**
@@ -97,26 +109,72 @@ export function insertNode(
 	index: number,
 	t: number,
 ): { sheet: Sheet; id: string } {
-	const id = newId()
+	let id = ''
 	const next = mapContour(sheet, contourId, (contour) => {
-		const segment = segments(contour)[index]
-		if (!segment) return contour
-		const { from, to } = segment
-		const [first, second] = splitCubic(segmentCubic(segment), t)
-		const straight = isStraight(from, to)
-		const at = straight ? mix(from.at, to.at, t) : first[3]
-		const bare: PathNode = { id, at, kind: straight ? 'corner' : 'smooth' }
-		const node = straight ? bare : withHandles(bare, { in: first[2], out: second[1] })
-		const nodes = contour.nodes.map((n): PathNode => {
-			if (straight) return n
-			let changed = n
-			if (n.id === from.id && n.out) changed = { ...changed, out: first[1] }
-			if (n.id === to.id && n.in) changed = { ...changed, in: second[2] }
-			return changed !== n && n.kind === 'symmetric' ? { ...changed, kind: 'smooth' } : changed
-		})
-		return settleSince(contour, { ...contour, nodes: nodes.toSpliced(index + 1, 0, node) })
+		const made = insertOn(contour, (segment) => (segment.index === index ? [t] : []))
+		id = made.ids[0] ?? ''
+		return made.contour
 	})
 	return { sheet: next, id }
+}
+
+/**
+ * Inserts nodes on segments of an outline without changing its shape: one copy of it, however many.
+ * @param places for each segment, ascending parameters in (0, 1)
+ * @returns the outline and the new nodes' ids in its order; the same object where nothing came in
+ */
+export function insertOn(
+	contour: Contour,
+	places: (segment: Segment) => readonly number[],
+): { contour: Contour; ids: readonly string[] } {
+	const ids: string[] = []
+	const nodes: PathNode[] = []
+	const { closed } = contour
+	const [first] = contour.nodes
+	let start = first
+	for (const segment of segments(contour)) {
+		// What was split off the segment before stays with its node.
+		let from = start ?? segment.from
+		const last = closed && segment.index === contour.nodes.length - 1
+		let to = last ? (nodes[0] ?? from) : segment.to
+		let done = 0
+		for (const t of places(segment)) {
+			const parted = splitSegment(from, to, (t - done) / (1 - done))
+			nodes.push(parted.from)
+			ids.push(parted.node.id)
+			done = t
+			from = parted.node
+			to = parted.to
+		}
+		nodes.push(from)
+		if (last) nodes[0] = to === nodes[0] ? to : { ...to }
+		start = to
+	}
+	if (ids.length === 0) return { contour, ids }
+	if (!closed && start) nodes.push(start)
+	return { contour: settleSince(contour, { ...contour, nodes }), ids }
+}
+
+/** A segment's two nodes and the one between them that splits it at `t`. */
+function splitSegment(
+	from: PathNode,
+	to: PathNode,
+	t: number,
+): { from: PathNode; node: PathNode; to: PathNode } {
+	const id = newId()
+	if (isStraight(from, to))
+		return { from, node: { id, at: mix(from.at, to.at, t), kind: 'corner' }, to }
+	const [before, after] = splitCubic(segmentCubic({ from, to }), t)
+	const handles = { in: before[2], out: after[1] }
+	return {
+		from: from.out ? shortened(from, 'out', before[1]) : from,
+		node: withHandles({ id, at: before[3], kind: 'smooth' }, handles),
+		to: to.in ? shortened(to, 'in', after[2]) : to,
+	}
+}
+
+function shortened(node: PathNode, side: HandleSide, to: Point): PathNode {
+	return { ...node, [side]: to, kind: node.kind === 'symmetric' ? 'smooth' : node.kind }
 }
 
 /**
@@ -189,7 +247,7 @@ function leastMoves(
 ): [Point, Point] | null {
 	const pb = projector(railB)
 	const pc = projector(railC)
-	const m = pb.map((v, i) => wb * wb * v + wc * wc * (pc[i] ?? 0)) as [number, number, number]
+	const m = pb.map((v, i) => wb * wb * v + wc * wc * item(pc, i)) as [number, number, number]
 	const det = m[0] * m[2] - m[1] * m[1]
 	if (!(det > 1e-6 * (m[0] + m[2]) ** 2)) return null
 	const l: Point = [(m[2] * by[0] - m[1] * by[1]) / det, (m[0] * by[1] - m[1] * by[0]) / det]
@@ -249,14 +307,17 @@ function movedNode(node: PathNode, by: Point): PathNode {
 /** Runs `change` on the outlines that hold any of the nodes named. */
 function mapTouched(
 	sheet: Sheet,
-	ids: ReadonlySet<string>,
+	ids: Pick<ReadonlySet<string>, 'has'>,
 	change: (contour: Contour) => Contour,
 ): Sheet {
-	return mapContours(sheet, (contour) =>
-		contour.nodes.some((node) => ids.has(node.id))
-			? settleSince(contour, change(contour))
-			: contour,
-	)
+	return mapContours(sheet, (contour) => {
+		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
+		const changed = change(contour)
+		const same = changed.nodes.every((node, i) => node === contour.nodes[i])
+		return same && changed.nodes.length === contour.nodes.length
+			? contour
+			: settleSince(contour, changed)
+	})
 }
 
 /**
@@ -271,8 +332,5 @@ export function settleSince(before: Contour, after: Contour): Contour {
 		if (same && node === before.nodes[i]) continue
 		for (const j of [i - 1, i, i + 1]) touched.add((j + n) % n)
 	}
-	return [...touched].reduce((contour, i) => {
-		const fixed = settled(contour, i)
-		return fixed && fixed !== contour.nodes[i] ? replaceNode(contour, i, fixed) : contour
-	}, after)
+	return changeInTurn(after, settled, touched)
 }

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { sheetOf } from './arbitrary'
 import type { Sheet } from './model'
 import { CannotCut, cutOpening, cuttable, isInside, openingsOf, releaseOpening } from './openings'
+import { sheetOf } from './testing/arbitrary'
 
 const OUTER = 'M0 0H100V100H0Z'
 

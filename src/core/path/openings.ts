@@ -1,8 +1,9 @@
 import { boxContains, boxesTouch } from '../geometry/box'
 import type { Point } from '../geometry/point'
 import { ringWinding, segmentsMeet, signedArea } from '../geometry/polygon'
-import { contourBounds, flattenContour, reverseContour } from './contour'
+import { boundsOf, contourBounds, flattenContour, isFilled, reverseContour } from './contour'
 import { findContour, mapPiece } from './edit'
+import { createEnclosing, ringedOf } from './enclosing'
 import { type Contour, type FillRule, newPiece, type Piece, type Sheet } from './model'
 
 export type CutProblem = 'open' | 'outside' | 'crossing' | 'surrounds' | 'own-piece'
@@ -74,7 +75,7 @@ export function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece | Cu
 	let problem: CutProblem = 'outside'
 	for (const candidate of sheet.pieces.toReversed()) {
 		if (candidate === piece || candidate.hidden) continue
-		const closed = candidate.contours.filter((c) => c.closed)
+		const closed = candidate.contours.filter(isFilled)
 		const near = closed.filter((c) => boxesTouch(contourBounds(c), bounds))
 		if (near.length === 0) continue
 		if (near.some((c) => ringsMeet(flattenContour(c), ring))) problem = 'crossing'
@@ -92,8 +93,8 @@ function goesRound(ring: readonly Point[], { nodes }: Contour): boolean {
 /** Whether `p` lies in the filled area of a piece, by the piece's own fill rule. */
 export function isInside(piece: Piece, p: Point, rule: FillRule = piece.fillRule): boolean {
 	const winding = piece.contours
-		.filter((c) => c.closed)
-		.reduce((sum, c) => sum + ringWinding(flattenContour(c), p), 0)
+		.filter((c) => isFilled(c) && boxContains(boundsOf(c), p))
+		.reduce((sum, c) => sum + ringWinding(ringedOf(c).ring, p), 0)
 	return rule === 'nonzero' ? winding !== 0 : winding % 2 !== 0
 }
 
@@ -101,20 +102,12 @@ export function isInside(piece: Piece, p: Point, rule: FillRule = piece.fillRule
 export function openingsOf(piece: Piece): readonly Contour[] {
 	const closed = piece.contours.filter((c) => c.closed)
 	if (closed.length < 2) return []
-	const rings = new Map(closed.map((c) => [c, flattenContour(c)]))
-	const depth = (c: Contour) =>
-		closed.filter((other) => {
-			const at = c.nodes[0]?.at
-			const ring = rings.get(other)
-			return (
-				other !== c &&
-				at &&
-				ring &&
-				boxContains(contourBounds(other), at) &&
-				ringWinding(ring, at) !== 0
-			)
-		}).length
-	return closed.filter((c) => depth(c) % 2 === 1)
+	const enclosing = createEnclosing(closed)
+	return closed.filter((c, k) => {
+		const at = c.nodes[0]?.at
+		const depth = at ? enclosing(at).filter((other) => other !== k).length : 0
+		return depth % 2 === 1
+	})
 }
 
 /** The smallest closed outline of `host` round `contour`. */

@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { anyContour, sheetOf } from './arbitrary'
 import { findContour, findNode, mapContours, mapPieces } from './edit'
 import { emptySheet, newPiece, type Sheet } from './model'
 import {
@@ -13,6 +12,7 @@ import {
 	transformContour,
 } from './pieces'
 import { renameSheet } from './settings'
+import { anyContour, sheetOf } from './testing/arbitrary'
 
 function three(): Sheet {
 	return sheetOf(...parsePathData('M0 0L9 0L9 9ZM20 0L29 0L29 9ZM40 0L49 0L49 9Z'))

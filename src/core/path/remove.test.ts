@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { nearestOn } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import { distance } from '../geometry/point'
-import { anyContour, onlyContour, sheetOf } from './arbitrary'
 import { flattenContour, isStraight, segmentCubic, segments } from './contour'
 import { removeNodes } from './remove'
+import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 
 describe('removing nodes', () => {
 	test('keeps the outline whole: closed stays closed, and exactly the others are left', () => {

@@ -1,15 +1,32 @@
-import { type Cubic, pointAt, refineNearest, splitCubic } from '../geometry/cubic'
-import { add, distance, dot, type Point, scale, subtract, unit } from '../geometry/point'
+import { type Cubic, derivativeAt, pointAt, splitCubic } from '../geometry/cubic'
+import { refineNearest } from '../geometry/nearest'
+import { item } from '../geometry/numbers'
+import {
+	add,
+	distance,
+	dot,
+	type Point,
+	perpendicular,
+	scale,
+	subtract,
+	unit,
+} from '../geometry/point'
 import { segmentCubic, segments, withHandles } from './contour'
 import { mapContours } from './edit'
-import { inferKind, replaceNode } from './kinds'
+import { inferKind } from './kinds'
 import type { Contour, PathNode, Sheet } from './model'
 import { settleSince } from './nodes'
 
 /** Places at which a removed run is compared with the segment that replaces it. */
-const SAMPLES_PER_SEGMENT = 16
-/** Rounds of fitting handle lengths and matching places along the curve in turn. */
-const FIT_ROUNDS = 24
+const SAMPLES_PER_SEGMENT = 8
+/** Long runs are compared at about so many places, and each segment at two at least. */
+const MOST_SAMPLES = 256
+const LEAST_SAMPLES = 2
+/** Rounds of fitting handle lengths at most, and those before Gauss–Newton steps are safe. */
+const FIT_ROUNDS = 10
+const ROUGH_ROUNDS = 3
+/** Handles that change by less from round to round have been found, px. */
+const SETTLED_PX = 1e-3
 /** Control points this near count as the same, px. */
 const SAME_PX = 1e-6
 
@@ -24,28 +41,32 @@ export function removeNodes(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
 		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
 		const kept = contour.nodes.filter((node) => !ids.has(node.id))
 		if (kept.length < 2) return null
-		return settleSince(contour, bridged(contour, ids))
+		return settleSince(contour, withoutNodes(contour, ids))
 	})
 }
 
-function bridged(contour: Contour, ids: ReadonlySet<string>): Contour {
+/** An outline without the node at one place, the two beside it joined. */
+export function withoutNodeAt(contour: Contour, index: number): Contour {
+	const node = contour.nodes[index]
+	return node ? withoutNodes(contour, new Set([node.id])) : contour
+}
+
+function withoutNodes(contour: Contour, ids: ReadonlySet<string>): Contour {
 	const keptIndices = [...contour.nodes.keys()].filter((i) => !ids.has(contour.nodes[i]?.id ?? ''))
 	const all = segments(contour)
-	let nodes: PathNode[] = keptIndices.flatMap((i) => contour.nodes[i] ?? [])
+	const kept = keptIndices.map((i) => item(contour.nodes, i))
 	// Ends of an open outline that lose the segment beyond them lose its handle too.
-	if (!contour.closed) nodes = trimEnds(nodes, contour)
-	let result: Contour = { ...contour, nodes }
+	const nodes = contour.closed ? kept : trimEnds(kept, contour)
+	const result = { ...contour, nodes: [...nodes] }
 	const joins = contour.closed ? keptIndices.length : keptIndices.length - 1
 	for (let k = 0; k < joins; k++) {
-		const start = keptIndices[k] ?? 0
-		const stop = keptIndices[(k + 1) % keptIndices.length] ?? 0
+		const start = item(keptIndices, k)
+		const stop = item(keptIndices, (k + 1) % keptIndices.length)
 		const span =
 			(stop - start + contour.nodes.length) % contour.nodes.length || contour.nodes.length
 		if (span === 1) continue
-		const run = Array.from({ length: span }, (_, j) => all[(start + j) % all.length]).flatMap(
-			(segment) => segment ?? [],
-		)
-		result = withSegment(result, k, runReplacement(run.map(segmentCubic), run.every(isLine)))
+		const run = Array.from({ length: span }, (_, j) => item(all, (start + j) % all.length))
+		giveSegment(result, k, runReplacement(run.map(segmentCubic), run.every(isLine)))
 	}
 	return result
 }
@@ -67,22 +88,22 @@ function isLine({ from, to }: { from: PathNode; to: PathNode }): boolean {
 	return !from.out && !to.in
 }
 
-/** Gives segment `k` of a contour the handles of `cubic` (none for `null`), and fitting kinds. */
-function withSegment(contour: Contour, k: number, cubic: Cubic | null): Contour {
-	const next = (k + 1) % contour.nodes.length
-	const from = contour.nodes[k]
-	if (!from) return contour
-	const opened = replaceNode(contour, k, withHandles(from, { in: from.in, out: cubic?.[1] }))
-	const to = opened.nodes[next]
-	if (!to) return opened
-	const set = replaceNode(opened, next, withHandles(to, { in: cubic?.[2], out: to.out }))
-	return [k, next].reduce((current, i) => {
-		const node = current.nodes[i]
-		if (!node) return current
-		const shown = inferKind(current, i)
+/** An outline under construction: its nodes are its maker's own. */
+type Draft = Omit<Contour, 'nodes'> & { readonly nodes: PathNode[] }
+
+/** Gives segment `k` of a draft the handles of `cubic` (none for `null`), and fitting kinds. */
+function giveSegment(draft: Draft, k: number, cubic: Cubic | null): void {
+	const { nodes } = draft
+	const next = (k + 1) % nodes.length
+	const from = item(nodes, k)
+	nodes[k] = withHandles(from, { in: from.in, out: cubic?.[1] })
+	const to = item(nodes, next)
+	nodes[next] = withHandles(to, { in: cubic?.[2], out: to.out })
+	for (const i of [k, next]) {
+		const node = item(nodes, i)
 		const keepsKind = node.kind === 'cusp' && (node.in || node.out)
-		return keepsKind ? current : replaceNode(current, i, { ...node, kind: shown })
-	}, set)
+		if (!keepsKind) nodes[i] = { ...node, kind: inferKind(draft, i) }
+	}
 }
 
 /** One cubic in place of a run of them, or `null` for a straight segment. */
@@ -90,16 +111,19 @@ function runReplacement(run: readonly Cubic[], straight: boolean): Cubic | null 
 	const first = run[0]
 	const last = run.at(-1)
 	if (straight || !first || !last) return null
+	const unsplit = run.length === 2 ? unsplitCubic(run as readonly [Cubic, Cubic]) : null
+	if (unsplit) return unsplit
+	const each = Math.min(SAMPLES_PER_SEGMENT, Math.max(LEAST_SAMPLES, MOST_SAMPLES / run.length))
+	const count = Math.ceil(each)
 	const samples = run.flatMap((c, i) =>
-		Array.from({ length: SAMPLES_PER_SEGMENT }, (_, j) => ({
-			point: pointAt(c, (j + 1) / SAMPLES_PER_SEGMENT),
-			t: (i + (j + 1) / SAMPLES_PER_SEGMENT) / run.length,
+		Array.from({ length: count }, (_, j) => ({
+			point: pointAt(c, (j + 1) / count),
+			t: (i + (j + 1) / count) / run.length,
 		})),
 	)
 	const leave = unit(subtract(firstApart(first), first[0]))
 	const arrive = unit(subtract(firstApart([last[3], last[2], last[1], last[0]]), last[3]))
-	const unsplit = run.length === 2 ? unsplitCubic(run as readonly [Cubic, Cubic]) : null
-	return unsplit ?? fitHandles(first[0], leave, arrive, last[3], samples)
+	return fitHandles(first[0], leave, arrive, last[3], samples)
 }
 
 function firstApart([a, b, c, d]: Cubic): Point {
@@ -128,7 +152,11 @@ export function unsplitCubic([before, after]: readonly [Cubic, Cubic]): Cubic | 
 	return same ? whole : null
 }
 
-/** The handle lengths along given directions that follow the samples best (Schneider, 1990). */
+/**
+ * The handle lengths along given directions that follow the samples best (Schneider, 1990): a few
+ * rounds of lengths and places in turn, then Gauss–Newton steps on the distances along the normals,
+ * which need no more than a handful.
+ */
 function fitHandles(
 	start: Point,
 	leave: Point,
@@ -137,48 +165,77 @@ function fitHandles(
 	samples: readonly { point: Point; t: number }[],
 ): Cubic {
 	const third = distance(start, end) / 3 || 1
-	let cubic: Cubic = [start, add(start, scale(leave, third)), add(end, scale(arrive, third)), end]
+	// A handle of no length, or one that points backwards, would turn the join inside out.
+	const least = distance(start, end) * 1e-3 + 1e-6
+	const withLengths = ([a, b]: Lengths): Cubic => [
+		start,
+		add(start, scale(leave, a)),
+		add(end, scale(arrive, b)),
+		end,
+	]
+	let lengths: Lengths = [third, third]
 	let places = samples.map((s) => s.t)
 	for (let round = 0; round < FIT_ROUNDS; round++) {
-		const lengths = solveLengths(start, leave, arrive, end, samples, places)
-		if (!lengths) break
-		cubic = [start, add(start, scale(leave, lengths[0])), add(end, scale(arrive, lengths[1])), end]
-		places = samples.map(({ point }, i) => refineNearest(cubic, point, places[i] ?? 0))
+		const cubic = withLengths(lengths)
+		const found = solveLengths(cubic, leave, arrive, samples, places, round >= ROUGH_ROUNDS)
+		if (!found) break
+		const next: Lengths = [
+			Math.max(lengths[0] + found[0], least),
+			Math.max(lengths[1] + found[1], least),
+		]
+		const moved = Math.abs(next[0] - lengths[0]) + Math.abs(next[1] - lengths[1])
+		lengths = next
+		if (round > ROUGH_ROUNDS && moved < SETTLED_PX) break
+		const curve = withLengths(lengths)
+		places = samples.map(({ point }, i) => refineNearest(curve, point, item(places, i)))
 	}
-	return cubic
+	return withLengths(lengths)
 }
 
+type Lengths = readonly [start: number, end: number]
+
+/**
+ * By how much the handles should grow: least squares of what is left at each sample, all of it, or
+ * only across the curve, where sliding along it costs nothing.
+ */
 function solveLengths(
-	start: Point,
+	cubic: Cubic,
 	leave: Point,
 	arrive: Point,
-	end: Point,
 	samples: readonly { point: Point }[],
 	places: readonly number[],
-): [number, number] | null {
+	acrossOnly: boolean,
+): Lengths | null {
 	let aa = 0
 	let ab = 0
 	let bb = 0
 	let ra = 0
 	let rb = 0
 	for (const [i, { point }] of samples.entries()) {
-		const t = places[i] ?? 0
+		const t = item(places, i)
 		const s = 1 - t
 		const wa = 3 * s * s * t
 		const wb = 3 * s * t * t
-		const base = add(scale(start, s * s * s + wa), scale(end, t * t * t + wb))
-		const rest = subtract(point, base)
-		aa += wa * wa
-		ab += wa * wb * dot(leave, arrive)
-		bb += wb * wb
-		ra += wa * dot(leave, rest)
-		rb += wb * dot(arrive, rest)
+		const rest = subtract(point, pointAt(cubic, t))
+		const normal = acrossOnly ? perpendicular(unit(derivativeAt(cubic, t))) : null
+		if (normal) {
+			const ca = wa * dot(leave, normal)
+			const cb = wb * dot(arrive, normal)
+			const off = dot(rest, normal)
+			aa += ca * ca
+			ab += ca * cb
+			bb += cb * cb
+			ra += ca * off
+			rb += cb * off
+		} else {
+			aa += wa * wa
+			ab += wa * wb * dot(leave, arrive)
+			bb += wb * wb
+			ra += wa * dot(leave, rest)
+			rb += wb * dot(arrive, rest)
+		}
 	}
 	const det = aa * bb - ab * ab
 	if (!(det > 1e-12 * aa * bb)) return null
-	const a = (ra * bb - rb * ab) / det
-	const b = (aa * rb - ab * ra) / det
-	// A handle of no length, or one that points backwards, would turn the join inside out.
-	const least = distance(start, end) * 1e-3 + 1e-6
-	return [Math.max(a, least), Math.max(b, least)]
+	return [(ra * bb - rb * ab) / det, (aa * rb - ab * ra) / det]
 }

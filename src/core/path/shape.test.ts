@@ -1,14 +1,17 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
-import { arcLength, derivativeAt, nearestOn, pointAt } from '../geometry/cubic'
-import { distance, subtract, unit } from '../geometry/point'
-import { anyContour, onlyContour, sheetOf } from './arbitrary'
+import { arcLength, derivativeAt, parameterAtLength, pointAt, splitCubic } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
+import { add, distance, polar, subtract, unit } from '../geometry/point'
+import { alignNodes } from './arrangeNodes'
 import { isStraight, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
-import type { Contour } from './model'
+import { inferKinds } from './kinds'
+import type { Contour, PathNode } from './model'
 import { insertNode, setKind } from './nodes'
 import { addExtrema, evenHandles, insertMiddles, levelHandles, makeFlat, mendCusp } from './shape'
+import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 
 const all = (contour: Contour) => new Set(contour.nodes.map((n) => n.id))
 const drawn = (d: string) => parsePathData(d)[0]!
@@ -178,4 +181,57 @@ describe('a run of corners made smooth at once', () => {
 		const flat = segments(after)[3]!
 		expect(Math.abs(derivativeAt(segmentCubic(flat), 0.5)[1])).toBeLessThan(1e-9)
 	})
+})
+
+describe('very many nodes at once', () => {
+	const count = 20_000
+	/** A ring of waves, smooth all round: edits that copy the outline for every node would take hours. */
+	const ring = (): Contour => {
+		const nodes = Array.from({ length: count }, (_, i): PathNode => {
+			const angle = (i / count) * 2 * Math.PI
+			const at = polar(angle, 3000 + 40 * Math.sin(i * 0.7))
+			const arm = polar(angle + Math.PI / 2 + 0.4 * Math.sin(i), 0.4)
+			return { id: `n${i}`, at, in: subtract(at, arm), out: add(at, arm), kind: 'smooth' }
+		})
+		return inferKinds({ id: 'ring', nodes, closed: true })
+	}
+
+	test('each segment gets its middle, and every id is single', () => {
+		const contour = ring()
+		const all = new Set(contour.nodes.map(({ id }) => id))
+		const { sheet, ids } = insertMiddles(sheetOf(contour), all)
+		const after = onlyContour(sheet)
+		expect(ids.size).toBe(count)
+		expect(after.nodes).toHaveLength(2 * count)
+		expect(new Set(after.nodes.map(({ id }) => id)).size).toBe(2 * count)
+		for (const k of [0, 1, 777, count - 1]) {
+			const { from, to } = segments(contour)[k]!
+			const middle = after.nodes[2 * k + 1]!
+			expect(ids.has(middle.id)).toBe(true)
+			expect(nearestOn(segmentCubic({ from, to }), middle.at).distance).toBeLessThan(1e-9)
+		}
+	})
+
+	test('outermost points are found all round, and lining up moves each node but once', () => {
+		const contour = ring()
+		const all = new Set(contour.nodes.map(({ id }) => id))
+		const made = addExtrema(sheetOf(contour), all)
+		expect(made.ids.size).toBeGreaterThan(1000)
+		const lined = onlyContour(alignNodes(sheetOf(contour), all, 'x'))
+		expect(new Set(lined.nodes.map(({ at }) => at[0].toFixed(6))).size).toBe(1)
+	})
+})
+
+test('the middle of a curve is halfway by its length, also where it all but stands still', () => {
+	fc.assert(
+		fc.property(anyContour, (contour) => {
+			for (const segment of segments(contour)) {
+				const cubic = segmentCubic(segment)
+				const [before] = splitCubic(cubic, parameterAtLength(cubic, 0.5))
+				const whole = arcLength(cubic)
+				expect(Math.abs(arcLength(before) - whole / 2)).toBeLessThan(2e-3 * whole)
+			}
+		}),
+		{ numRuns: 60 },
+	)
 })

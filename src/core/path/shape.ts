@@ -1,4 +1,5 @@
-import { arcLength, extrema, nearestOn, pointAt, splitCubic } from '../geometry/cubic'
+import { extrema, parameterAtLength, pointAt } from '../geometry/cubic'
+import { nearestOn } from '../geometry/nearest'
 import {
 	add,
 	angleOf,
@@ -18,11 +19,11 @@ import {
 	segments,
 	withHandles,
 } from './contour'
-import { findNode, mapContours } from './edit'
-import { replaceNode, straightNeighbour } from './kinds'
+import { mapContours } from './edit'
+import { changeInTurn, straightNeighbour } from './kinds'
 import { type Contour, newId, type PathNode, type Sheet } from './model'
-import { insertNode, settleSince } from './nodes'
-import { removeNodes } from './remove'
+import { insertOn, settleSince } from './nodes'
+import { withoutNodeAt } from './remove'
 
 /** Edits that put nodes and handles where a good curve wants them. */
 
@@ -34,49 +35,27 @@ export function insertMiddles(
 	sheet: Sheet,
 	ids: ReadonlySet<string>,
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
-	return insertOn(sheet, (segment) =>
+	return insertAll(sheet, (segment) =>
 		ids.has(segment.from.id) && ids.has(segment.to.id) ? [middleOf(segment)] : [],
 	)
 }
 
-/** How closely the middle of a curve is found, px of its length. */
-const MIDDLE_PX = 1e-3
-
 /** The parameter at half the length of a segment. */
-function middleOf(segment: Segment): number {
-	if (isStraight(segment.from, segment.to)) return 0.5
-	const cubic = segmentCubic(segment)
-	const half = arcLength(cubic, MIDDLE_PX) / 2
-	let low = 0
-	let high = 1
-	// Each halving of the bracket halves the stretch in question.
-	for (let left = half; left > MIDDLE_PX; left /= 2) {
-		const t = (low + high) / 2
-		if (arcLength(splitCubic(cubic, t)[0], MIDDLE_PX) < half) low = t
-		else high = t
-	}
-	return (low + high) / 2
+function middleOf({ from, to }: Segment): number {
+	return isStraight(from, to) ? 0.5 : parameterAtLength(segmentCubic({ from, to }), 0.5)
 }
 
-/** Inserts nodes on segments at ascending parameters in (0, 1), the shape unchanged. */
-function insertOn(
+/** Inserts nodes on segments of all outlines, the shape unchanged. */
+function insertAll(
 	sheet: Sheet,
-	places: (segment: Segment, contour: Contour) => readonly number[],
+	places: (segment: Segment) => readonly number[],
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
 	const inserted = new Set<string>()
-	let next = sheet
-	for (const contour of sheet.pieces.flatMap((piece) => piece.contours)) {
-		// From the last segment back, so that the numbers of those before stay.
-		for (const segment of segments(contour).toReversed()) {
-			let end = 1
-			for (const t of places(segment, contour).toReversed()) {
-				const made = insertNode(next, contour.id, segment.index, t / end)
-				next = made.sheet
-				inserted.add(made.id)
-				end = t
-			}
-		}
-	}
+	const next = mapContours(sheet, (contour) => {
+		const made = insertOn(contour, places)
+		for (const id of made.ids) inserted.add(id)
+		return made.contour
+	})
 	return { sheet: next, ids: inserted }
 }
 
@@ -94,7 +73,7 @@ export function addExtrema(
 	sheet: Sheet,
 	ids: ReadonlySet<string>,
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
-	const made = insertOn(sheet, (segment) => {
+	const made = insertAll(sheet, (segment) => {
 		if (!ids.has(segment.from.id) || !ids.has(segment.to.id)) return []
 		if (isStraight(segment.from, segment.to)) return []
 		const places = extrema(segmentCubic(segment))
@@ -104,20 +83,78 @@ export function addExtrema(
 	return { sheet: withoutNeedless(levelled, made.ids), ids: made.ids }
 }
 
-/** Takes smooth neighbours of the nodes named away, one by one, where the outline hardly moves. */
+/**
+ * Takes smooth neighbours of the nodes named away where the outline hardly moves: one by one round
+ * the outline, each judged by the outline as it is by then.
+ */
 function withoutNeedless(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	const beside = [...ids].flatMap((id) => {
-		const place = findNode(sheet, id)
-		if (!place) return []
-		const { before, after } = neighbours(place.contour, place.index)
-		return [before, after].filter((node) => node !== undefined)
+	return mapContours(sheet, (contour) => {
+		const { nodes, closed } = contour
+		const kept = nodes.map((node) => node as PathNode | null)
+		let least = nodes.length
+		for (const [index, node] of nodes.entries()) {
+			if (!isSpare(contour, index, ids) || least <= 2) continue
+			const [before, after] = [-1, 1].map((by) => nextKept(kept, index, by, closed))
+			const left = before === undefined ? null : kept[before]
+			const right = after === undefined ? null : kept[after]
+			if (before === undefined || after === undefined || !left || !right || left === right) continue
+			const joined = joinedOver(left, kept[index] ?? node, right)
+			if (!joined) continue
+			kept[before] = joined[0]
+			kept[index] = null
+			kept[after] = joined[1]
+			least--
+		}
+		if (least === nodes.length) return contour
+		const whole = { ...contour, nodes: kept.filter((node) => node !== null) }
+		return settleSince(contour, whole)
 	})
-	return beside.reduce((current, node) => {
-		const { id, kind } = node
-		if (ids.has(id) || kind === 'corner' || kind === 'cusp' || isOutermost(node)) return current
-		const without = removeNodes(current, new Set([id]))
-		return movedWithout(current, without, id) < NEEDLESS_PX ? without : current
-	}, sheet)
+}
+
+/** Whether a node may be needless: a smooth one beside one of those named, not outermost itself. */
+function isSpare(contour: Contour, index: number, ids: ReadonlySet<string>): boolean {
+	const node = contour.nodes[index]
+	if (!node || ids.has(node.id) || node.kind === 'corner' || node.kind === 'cusp') return false
+	const { before, after } = neighbours(contour, index)
+	const beside = (other: PathNode | undefined) => other !== undefined && ids.has(other.id)
+	return (beside(before) || beside(after)) && !isOutermost(node)
+}
+
+/** The place of the nearest node that is still there, on one side; none beyond an open end. */
+function nextKept(
+	kept: readonly (PathNode | null)[],
+	from: number,
+	by: number,
+	closed: boolean,
+): number | undefined {
+	const n = kept.length
+	for (let step = 1; step < n; step++) {
+		const at = from + step * by
+		if (!closed && (at < 0 || at >= n)) return undefined
+		if (kept[(at + n) % n]) return (at + n) % n
+	}
+	return undefined
+}
+
+/** Two nodes joined without the one between them; `null` where the outline would move too far. */
+function joinedOver(
+	before: PathNode,
+	node: PathNode,
+	after: PathNode,
+): readonly [PathNode, PathNode] | null {
+	const three: Contour = { id: '', closed: false, nodes: [before, node, after] }
+	const [from, to] = withoutNodeAt(three, 1).nodes
+	if (!from || !to) return null
+	const joined = segmentCubic({ from, to })
+	const stays = segments(three).every((segment) => {
+		const cubic = segmentCubic(segment)
+		return SAMPLES.every((t) => nearestOn(joined, pointAt(cubic, t)).distance < NEEDLESS_PX)
+	})
+	if (!stays) return null
+	return [
+		{ ...from, kind: before.kind },
+		{ ...to, kind: after.kind },
+	]
 }
 
 /** Whether a smooth node stands at an outermost point itself: its handles are level or upright. */
@@ -128,21 +165,6 @@ function isOutermost({ at, in: into, out }: PathNode): boolean {
 
 /** The sine below which a handle counts as level or upright. */
 const LEVEL = 0.01
-
-/** How far the outline moves where a node was removed, px. */
-function movedWithout(before: Sheet, after: Sheet, id: string): number {
-	const place = findNode(before, id)
-	const left = place && neighbours(place.contour, place.index)
-	if (!place || !left?.before || !left.after) return Number.POSITIVE_INFINITY
-	const [from, to] = [left.before.id, left.after.id]
-	const all = after.pieces.flatMap((piece) => piece.contours.flatMap(segments))
-	const refitted = all.find((s) => s.from.id === from && s.to.id === to)
-	if (!refitted) return Number.POSITIVE_INFINITY
-	const cubic = segmentCubic(refitted)
-	const old = segments(place.contour).filter((s) => s.from.id === id || s.to.id === id)
-	const samples = old.flatMap((s) => SAMPLES.map((t) => pointAt(segmentCubic(s), t)))
-	return Math.max(...samples.map((p) => nearestOn(cubic, p).distance))
-}
 
 const SAMPLES = Array.from({ length: 12 }, (_, i) => (i + 0.5) / 12)
 
@@ -171,29 +193,25 @@ export function levelHandles(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
  */
 export function evenHandles(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
 	return mapContours(sheet, (contour) => {
-		let next = contour
-		for (const { from, to, index } of segments(contour)) {
-			if (!ids.has(from.id) || !ids.has(to.id) || !from.out || !to.in) continue
-			const mean = (distance(from.at, from.out) + distance(to.at, to.in)) / 2
-			const end = (index + 1) % contour.nodes.length
-			next = withArm(next, index, 'out', mean)
-			next = withArm(next, end, 'in', mean)
-		}
-		return next === contour ? contour : settleSince(contour, next)
+		const means = new Map<number, number>()
+		for (const { from, to, index } of segments(contour))
+			if (ids.has(from.id) && ids.has(to.id) && from.out && to.in)
+				means.set(index, (distance(from.at, from.out) + distance(to.at, to.in)) / 2)
+		const n = contour.nodes.length
+		const next = changeInTurn(contour, (_, index, node) => {
+			const into = withArm(node, 'in', means.get((index + n - 1) % n))
+			return withArm(into, 'out', means.get(index))
+		})
+		return settleSince(contour, next)
 	})
 }
 
-function withArm(contour: Contour, index: number, side: 'in' | 'out', reach: number): Contour {
-	const node = contour.nodes[index]
-	const handle = node?.[side]
-	if (!node || !handle) return contour
+function withArm(node: PathNode, side: 'in' | 'out', reach: number | undefined): PathNode {
+	const handle = node[side]
+	if (!handle || reach === undefined) return node
 	const kind = node.kind === 'symmetric' ? 'smooth' : node.kind
 	const along = unit(subtract(handle, node.at))
-	return replaceNode(contour, index, {
-		...node,
-		kind,
-		[side]: add(node.at, scale(along, reach)),
-	})
+	return { ...node, kind, [side]: add(node.at, scale(along, reach)) }
 }
 
 /** Mends a cusp to a smooth node: one handle keeps its direction, the other turns to face it. */

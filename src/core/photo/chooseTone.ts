@@ -1,3 +1,4 @@
+import { byteAt } from '../geometry/numbers'
 import { NEUTRAL_TONE, type Tone } from '../path/model'
 import { histogram, partingLevel, percentileLevel } from './histogram'
 import { brightness, type Pixels } from './pixels'
@@ -45,7 +46,7 @@ function colourTells(region: Pixels): boolean {
 	const redGreen = new Spread()
 	const { data } = region
 	for (let p = 0; p < data.length; p += 4) {
-		const [r, g, b] = [data[p] ?? 0, data[p + 1] ?? 0, data[p + 2] ?? 0]
+		const [r, g, b] = [byteAt(data, p), byteAt(data, p + 1), byteAt(data, p + 2)]
 		bright.add(brightness(data, p))
 		redGreen.add((r - g) / 2)
 		blueYellow.add((2 * b - r - g) / 4)

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { grain, levelAt, picture } from './arbitraryPixels'
 import { drawEdges, edgeField } from './edges'
+import { grain, levelAt, picture } from './testing/arbitraryPixels'
 
 describe('the edge field', () => {
 	test('a ramp of three levels a px has the slope 3 everywhere, in its own direction', () => {

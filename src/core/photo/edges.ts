@@ -1,3 +1,4 @@
+import { at, byteAt } from '../geometry/numbers'
 import type { Pixels } from './pixels'
 import { BLUE_WEIGHT, GREEN_WEIGHT, RED_WEIGHT } from './pixels'
 
@@ -27,7 +28,7 @@ export function edgeField(pixels: Pixels, sigma = EDGE_SIGMA_PX): EdgeField {
 	for (const [r, g, b] of CHANNELS) {
 		const channel = new Float32Array(width * height)
 		for (let i = 0, p = 0; i < channel.length; i++, p += 4)
-			channel[i] = r * (data[p] ?? 0) + g * (data[p + 1] ?? 0) + b * (data[p + 2] ?? 0)
+			channel[i] = r * byteAt(data, p) + g * byteAt(data, p + 1) + b * byteAt(data, p + 2)
 		const dx = convolve(
 			convolve(channel, width, height, 1, kernels.slope),
 			width,
@@ -43,9 +44,9 @@ export function edgeField(pixels: Pixels, sigma = EDGE_SIGMA_PX): EdgeField {
 			kernels.slope,
 		)
 		for (let i = 0; i < magnitude.length; i++) {
-			const [x, y] = [dx[i] ?? 0, dy[i] ?? 0]
+			const [x, y] = [at(dx, i), at(dy, i)]
 			const m = Math.sqrt(x * x + y * y)
-			if (m > (magnitude[i] ?? 0)) {
+			if (m > at(magnitude, i)) {
 				magnitude[i] = m
 				direction[i] = Math.atan2(y, x)
 			}
@@ -70,7 +71,7 @@ const GRAIN = 1.2
 export function drawEdges({ magnitude }: EdgeField, into: Pixels): void {
 	const { data } = into
 	for (let i = 0, p = 0; i < magnitude.length; i++, p += 4) {
-		const share = Math.min(1, Math.max(0, (magnitude[i] ?? 0) - GRAIN) / (FULL_INK - GRAIN))
+		const share = Math.min(1, Math.max(0, at(magnitude, i) - GRAIN) / (FULL_INK - GRAIN))
 		const ink = Math.sqrt(share)
 		data[p] = 251 - 217 * ink
 		data[p + 1] = 249 - 210 * ink
@@ -108,11 +109,11 @@ function convolve(
 			let sum = 0
 			if (along >= reach && along <= last - reach)
 				for (let k = 0, j = i - reach * stride; k < kernel.length; k++, j += stride)
-					sum += (kernel[k] ?? 0) * (from[j] ?? 0)
+					sum += at(kernel, k) * at(from, j)
 			else
 				for (let k = 0; k < kernel.length; k++) {
-					const at = Math.min(last, Math.max(0, along + k - reach))
-					sum += (kernel[k] ?? 0) * (from[i + (at - along) * stride] ?? 0)
+					const kept = Math.min(last, Math.max(0, along + k - reach))
+					sum += at(kernel, k) * at(from, i + (kept - along) * stride)
 				}
 			to[i] = sum
 		}

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { grain, levelAt, picture } from './arbitraryPixels'
 import { chooseTone } from './chooseTone'
 import { clippedShares, histogram, partingLevel, percentileLevel } from './histogram'
+import { grain, levelAt, picture } from './testing/arbitraryPixels'
 import { applyTone } from './tone'
 
 describe('a histogram', () => {

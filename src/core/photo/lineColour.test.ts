@@ -1,7 +1,7 @@
 import { differenceEuclidean } from 'culori'
 import { describe, expect, test } from 'vitest'
-import { picture } from './arbitraryPixels'
 import { lineColour } from './lineColour'
+import { picture } from './testing/arbitraryPixels'
 
 const apart = differenceEuclidean('oklab')
 

@@ -7,6 +7,7 @@ import {
 	modeRgb,
 	useMode as registerSpace,
 } from 'culori/fn'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import type { Pixels } from './pixels'
 
@@ -66,7 +67,7 @@ function coloursAt({ data, width, height }: Pixels, places: readonly Point[]) {
 	const step = Math.max(1, count / SAMPLES)
 	return Array.from({ length: Math.floor(count / step) }, (_, k) => {
 		const i = Math.floor(k * step)
-		const p = (indices.length > 0 ? (indices[i] ?? 0) : i) * 4
+		const p = (indices.length > 0 ? item(indices, i) : i) * 4
 		const [r = 0, g = 0, b = 0] = [data[p], data[p + 1], data[p + 2]]
 		return toOklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 })
 	})

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { NEUTRAL_TONE } from '../path/model'
-import { copyOf, grain, levelAt, picture } from './arbitraryPixels'
 import { addLocalContrast, measureLocalContrast } from './localContrast'
+import { copyOf, grain, levelAt, picture } from './testing/arbitraryPixels'
 import { applyTone } from './tone'
 
 /** Faint bars in a dark half, and faint bars in a light one, of one picture. */

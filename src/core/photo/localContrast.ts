@@ -1,3 +1,4 @@
+import { at, byteAt } from '../geometry/numbers'
 import { brightness, luminance, type Pixels } from './pixels'
 
 /** How each part of a photo would have its levels spread: one curve for each tile of a grid. */
@@ -33,8 +34,8 @@ export function measureLocalContrast(pixels: Pixels): LocalContrast {
 			const [left, right] = [edge(column, columns, width), edge(column + 1, columns, width)]
 			for (let y = top; y < bottom; y++)
 				for (let x = left; x < right; x++) {
-					const level = levels[y * width + x] ?? 0
-					counts[level] = (counts[level] ?? 0) + 1
+					const level = byteAt(levels, y * width + x)
+					counts[level] = at(counts, level) + 1
 				}
 			curves.set(spread(counts, (right - left) * (bottom - top)), (row * columns + column) * 256)
 		}
@@ -68,21 +69,21 @@ export function addLocalContrast(
 	const k = Math.round(strength * 256)
 	let p = 0
 	for (let y = 0; y < height; y++) {
-		const above = down.before[y] ?? 0
-		const below = down.after[y] ?? 0
-		const fy = down.share[y] ?? 0
+		const above = at(down.before, y)
+		const below = at(down.after, y)
+		const fy = at(down.share, y)
 		for (let x = 0; x < width; x++, p += 4) {
 			const level = brightness(data, p)
-			const left = (across.before[x] ?? 0) + level
-			const right = (across.after[x] ?? 0) + level
-			const fx = across.share[x] ?? 0
+			const left = at(across.before, x) + level
+			const right = at(across.after, x) + level
+			const fx = at(across.share, x)
 			// In whole numbers, shares of 256: millions of pixels wait on a slider.
-			const top = (curves[above + left] ?? 0) * (256 - fx) + (curves[above + right] ?? 0) * fx
-			const bottom = (curves[below + left] ?? 0) * (256 - fx) + (curves[below + right] ?? 0) * fx
+			const top = byteAt(curves, above + left) * (256 - fx) + byteAt(curves, above + right) * fx
+			const bottom = byteAt(curves, below + left) * (256 - fx) + byteAt(curves, below + right) * fx
 			const shift = (k * (((top * (256 - fy) + bottom * fy + 32768) >> 16) - level)) >> 8
-			data[p] = (data[p] ?? 0) + shift
-			data[p + 1] = (data[p + 1] ?? 0) + shift
-			data[p + 2] = (data[p + 2] ?? 0) + shift
+			data[p] = byteAt(data, p) + shift
+			data[p + 1] = byteAt(data, p + 1) + shift
+			data[p + 2] = byteAt(data, p + 2) + shift
 		}
 	}
 }
@@ -119,7 +120,7 @@ function spread(counts: Float64Array, total: number): Uint8Array {
 	const curve = new Uint8Array(256)
 	let sum = 0
 	for (let level = 0; level < 256; level++) {
-		const share = Math.min(limit, counts[level] ?? 0) + excess / 256
+		const share = Math.min(limit, at(counts, level)) + excess / 256
 		sum += share
 		// The middle of the level's own share, so that an even histogram changes nothing.
 		curve[level] = total > 0 ? Math.round((255 * (sum - share / 2)) / total) : level

@@ -1,3 +1,4 @@
+import { byteAt } from '../geometry/numbers'
 /** A picture's pixels: RGBA, row-major, four bytes a pixel. An `ImageData` is one. */
 export interface Pixels {
 	readonly width: number
@@ -20,9 +21,9 @@ export function luminance({ data }: Pixels): Uint8Array {
 /** The brightness of the pixel whose red stands at `p`, to the nearest level. */
 export function brightness(data: Uint8ClampedArray, p: number): number {
 	return (
-		(RED_WEIGHT * (data[p] ?? 0) +
-			GREEN_WEIGHT * (data[p + 1] ?? 0) +
-			BLUE_WEIGHT * (data[p + 2] ?? 0) +
+		(RED_WEIGHT * byteAt(data, p) +
+			GREEN_WEIGHT * byteAt(data, p + 1) +
+			BLUE_WEIGHT * byteAt(data, p + 2) +
 			0.5) |
 		0
 	)

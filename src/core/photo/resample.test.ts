@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { levelAt, picture } from './arbitraryPixels'
 import { enlarge } from './resample'
+import { levelAt, picture } from './testing/arbitraryPixels'
 
 describe('enlarging', () => {
 	test('gives so many times the pixels, and an even picture stays even', () => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { NEUTRAL_TONE, type Tone } from '../path/model'
-import { copyOf, levelAt, picture } from './arbitraryPixels'
 import { measureLocalContrast } from './localContrast'
+import { copyOf, levelAt, picture } from './testing/arbitraryPixels'
 import { applyTone, isNeutral, toneCurve } from './tone'
 
 const anyLevels = fc

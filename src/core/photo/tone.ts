@@ -1,3 +1,4 @@
+import { byteAt } from '../geometry/numbers'
 import type { Tone } from '../path/model'
 import {
 	addLocalContrast,
@@ -25,13 +26,13 @@ export function applyTone(
 	const saturation = tone.grey ? 0 : tone.saturation
 	for (let p = 0; p < data.length; p += 4) {
 		if (saturation === 0) {
-			const level = curve[brightness(data, p)] ?? 0
+			const level = byteAt(curve, brightness(data, p))
 			data[p] = data[p + 1] = data[p + 2] = level
 			continue
 		}
-		const r = curve[data[p] ?? 0] ?? 0
-		const g = curve[data[p + 1] ?? 0] ?? 0
-		const b = curve[data[p + 2] ?? 0] ?? 0
+		const r = byteAt(curve, byteAt(data, p))
+		const g = byteAt(curve, byteAt(data, p + 1))
+		const b = byteAt(curve, byteAt(data, p + 2))
 		data[p] = r
 		data[p + 1] = g
 		data[p + 2] = b

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
-import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { useDeferredValue } from 'react'
 import {
@@ -21,9 +20,10 @@ import {
 	polar,
 	setKind,
 } from '@/core'
-import { LengthField } from '../LengthField'
-import { NumberField } from '../NumberField'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { LengthField } from '@/kit/LengthField'
+import { NumberField } from '@/kit/NumberField'
+import { Tip } from '@/kit/Tip'
 import { KindIcon } from './KindIcon'
 
 const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
@@ -38,10 +38,9 @@ export function NodeCard() {
 	// Made anew when the hand rests; while something is dragged its fields alone follow.
 	const sheet = useSheetAtRest()
 	const nodes = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
-	const pass = useDesk((state) => state.pass)
 	const chosen = nodesWith(sheet, nodes)
 	const [only] = chosen
-	if (!only || pass === 'proof' || pass === 'export') return null
+	if (!only) return null
 	return (
 		<Box
 			component="section"
@@ -70,7 +69,7 @@ function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
 			value={kinds.size === 1 ? [...kinds][0] : null}
 		>
 			{KINDS.map(({ kind, key, says }) => (
-				<Tooltip key={kind} title={`${says} (${key})`}>
+				<Tip key={kind} title={`${says} (${key})`}>
 					<ToggleButton
 						value={kind}
 						aria-label={says}
@@ -83,7 +82,7 @@ function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
 					>
 						<KindIcon kind={kind} />
 					</ToggleButton>
-				</Tooltip>
+				</Tip>
 			))}
 		</ToggleButtonGroup>
 	)

@@ -14,12 +14,12 @@ import TableRowsRounded from '@mui/icons-material/TableRowsRounded'
 import ViewWeekRounded from '@mui/icons-material/ViewWeekRounded'
 import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
-import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import type { ComponentType } from 'react'
 import {
 	alignPieces,
 	type Box as Bounds,
+	boundsOf,
 	distributePieces,
 	duplicatePieces,
 	joinBoxes,
@@ -30,11 +30,11 @@ import {
 	transformPieces,
 	turnAbout,
 } from '@/core'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { LengthField } from '@/kit/LengthField'
+import { NumberField } from '@/kit/NumberField'
+import { Tip } from '@/kit/Tip'
 import { chosenPieces, NOTHING } from '@/store/selection'
-import { boundsOf } from '../canvas/hitTest'
-import { LengthField } from '../LengthField'
-import { NumberField } from '../NumberField'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../workbench'
 
 type Ids = ReadonlySet<string>
 
@@ -132,10 +132,9 @@ export function PieceCard() {
 	const { open, refresh } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const selection = useOpenSheet((state) => state.selection)
-	const pass = useDesk((state) => state.pass)
 	const ids = chosenPieces(selection)
 	const box = boxOfPieces(sheet, ids)
-	if (!box || pass === 'proof' || pass === 'export') return null
+	if (!box) return null
 	const live = (of: (box: Bounds) => number) => () => {
 		const now = boxOfPieces(open.sheet(), ids)
 		return now && of(now)
@@ -197,20 +196,20 @@ export function PieceCard() {
 						})
 					}
 				/>
-				<Tooltip title="Copy (Ctrl D with Arrange)">
+				<Tip title="Copy (Ctrl D with Arrange)">
 					<IconButton aria-label="Copy" onClick={copy} sx={{ justifySelf: 'start' }}>
 						<ContentCopyRounded fontSize="small" />
 					</IconButton>
-				</Tooltip>
+				</Tip>
 			</Box>
 			<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', justifyItems: 'center' }}>
 				{ACTIONS.filter(({ least }) => ids.size >= least).map(
 					({ says, Icon, upright = false, edit }) => (
-						<Tooltip key={says} title={says}>
+						<Tip key={says} title={says}>
 							<IconButton aria-label={says} onClick={() => apply(says, edit)}>
 								<Icon fontSize="small" {...(upright && { sx: { transform: 'rotate(90deg)' } })} />
 							</IconButton>
-						</Tooltip>
+						</Tip>
 					),
 				)}
 			</Box>

@@ -1,36 +1,14 @@
 'use client'
 
-import ArchitectureRounded from '@mui/icons-material/ArchitectureRounded'
-import EditRounded from '@mui/icons-material/EditRounded'
-import FlipRounded from '@mui/icons-material/FlipRounded'
-import GestureRounded from '@mui/icons-material/GestureRounded'
-import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
-import JoinInnerRounded from '@mui/icons-material/JoinInnerRounded'
-import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
-import StraightenRounded from '@mui/icons-material/StraightenRounded'
-import TimelineRounded from '@mui/icons-material/TimelineRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useDesk, useWorkbench } from '../workbench'
-import { passById, type ToolId } from './passes'
-
-const TOOLS: Readonly<Record<ToolId, { name: string; key: string; icon: typeof EditRounded }>> = {
-	pen: { name: 'Pen', key: 'D', icon: EditRounded },
-	pencil: { name: 'Pencil', key: 'Q', icon: GestureRounded },
-	nodes: { name: 'Nodes', key: 'E', icon: TimelineRounded },
-	arrange: { name: 'Arrange', key: 'M', icon: OpenWithRounded },
-	straighten: { name: 'Straighten', key: '', icon: ArchitectureRounded },
-	measure: { name: 'Measure', key: '', icon: StraightenRounded },
-	'see-here': { name: 'See here', key: '', icon: ImageSearchRounded },
-	mirror: { name: 'Mirror line', key: '', icon: FlipRounded },
-	regions: { name: 'Regions', key: '', icon: JoinInnerRounded },
-}
+import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
 /** The pass's tools as large rows: icon, name, key. */
 export function ToolRows() {
 	const workbench = useWorkbench()
-	const pass = passById(useDesk((state) => state.pass))
+	const pass = useDesk((state) => state.pass)
 	const current = useDesk((state) => state.tool)
 	return (
 		<Box
@@ -42,15 +20,15 @@ export function ToolRows() {
 				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(0, 1fr))' : '1fr',
 			}}
 		>
-			{pass.tools.map((id) => {
-				const { name, key, icon: Icon } = TOOLS[id]
-				const here = id === current
+			{pass.tools.map((tool) => {
+				const { id, name, key = '', icon: Icon } = tool
+				const here = tool === current
 				return (
 					<ButtonBase
 						key={id}
 						role="radio"
 						aria-checked={here}
-						onClick={() => workbench.takeTool(id)}
+						onClick={() => workbench.takeTool(tool)}
 						sx={{
 							justifyContent: 'flex-start',
 							gap: 1,
@@ -74,7 +52,7 @@ export function ToolRows() {
 							className="number"
 							sx={{ ml: 'auto', color: 'text.secondary' }}
 						>
-							{key}
+							{key.toUpperCase()}
 						</Typography>
 					</ButtonBase>
 				)

@@ -11,9 +11,9 @@ import {
 	photoCorners,
 	placementOf,
 } from '@/core'
+import { knobOf } from '@/editor/bench/frame'
 import { createArrangePhotos as createArrange } from './arrangePhotos'
-import { knobOf } from './frame'
-import { at, drag, type HandyBench, handyBench, press } from './handyBench'
+import { at, drag, type HandyBench, handyBench, press } from './testing/handyBench'
 
 /** A photo of 400 × 300 at the sheet's top left, chosen. */
 function photoBench(): HandyBench {

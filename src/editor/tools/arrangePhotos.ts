@@ -1,3 +1,4 @@
+import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import {
 	type Affine,
 	changePhoto,
@@ -16,8 +17,27 @@ import {
 	transformPhoto,
 	turnAbout,
 } from '@/core'
-import { type Corner, cornerScaling, gripOf, knobAngle, moveBy } from './frame'
-import { ARROWS, nudgeStep } from './nudge'
+import type { ToolDef } from '@/editor/bench/definitions'
+import {
+	type Corner,
+	cornerScaling,
+	FRAME_HINTS,
+	FRAME_SHORTCUTS,
+	gripOf,
+	knobAngle,
+	moveBy,
+} from '@/editor/bench/frame'
+import {
+	apply,
+	type Effect,
+	type Machine,
+	runMachine,
+	SEAL,
+	type Sight,
+	select,
+	stepBy,
+	type Turn,
+} from '@/editor/bench/machine'
 import {
 	type Bench,
 	DRAG_PX,
@@ -26,7 +46,8 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from './tool'
+} from '@/editor/bench/tool'
+import { ARROWS, NUDGES, nudgeStep } from './nudge'
 
 /** What of the bench the pointer is over. */
 type Grip =
@@ -42,144 +63,138 @@ type Held =
 	| { readonly what: 'photo'; readonly photo: PlacedPhoto }
 	| { readonly what: 'guide'; readonly guide: Guide }
 
+interface ArrangeState {
+	readonly held: Held | null
+	readonly start: Point
+	readonly dragging: boolean
+	readonly over: Grip | null
+	/** Counts presses: all that one press does is one step of undo. */
+	readonly run: number
+}
+
 /** Arrange in the Photo pass: moves, scales and turns photos, and moves guides. */
-export function createArrangePhotos(bench: Bench): Tool {
-	let held: Held | null = null
-	let start: Point = [0, 0]
-	let dragging = false
-	let over: Grip | null = null
-	let run = 0
-
-	const chosen = (): PlacedPhoto | null => {
-		const { photos } = bench.sheet()
-		const { photo } = bench.selection()
-		return photos.find((p) => p.id === photo && !p.hidden) ?? null
-	}
-	const key = () => `arrange:${run}`
-
-	const look = (input: PointerInput): Grip | null => {
-		const photo = chosen()
-		if (photo && !photo.locked) {
-			const grip = gripOf(frameOf(photo), input)
-			if (grip === 'knob') return { what: 'knob' }
-			if (grip !== null) return { what: 'corner', corner: grip }
+export const arrangePhotosMachine: Machine<ArrangeState> = {
+	start: { held: null, start: [0, 0], dragging: false, over: null, run: 0 },
+	step: stepBy({
+		down: press,
+		move,
+		up: (state, input, sight) => ({
+			state: { ...state, held: null, dragging: false, over: look(input, sight) },
+			effects: [SEAL],
+		}),
+		key: pressKey,
+		rest: (state) => ({ state: { ...state, held: null, dragging: false, over: null } }),
+	}),
+	hint: ({ dragging, held, over }, sight) => hintFor(dragging ? held : null, over, chosenIn(sight)),
+	overlay: ({ over }, sight) => {
+		const photo = chosenIn(sight)
+		const id = over?.what === 'guide' ? over.guide.id : null
+		return {
+			...NO_OVERLAY,
+			frame: photo && frameOf(photo),
+			guide: sight.sheet().guides.find((guide) => guide.id === id) ?? null,
 		}
-		const guide = guideUnder(bench, input)
-		if (guide) return { what: 'guide', guide }
-		// The photo at work before those that lie over it.
-		if (photo && !photo.locked && photoHolds(photo, input.at))
-			return { what: 'photo', photo: photo.id }
-		const under = photoAt(bench.sheet(), input.at)
-		return under ? { what: 'photo', photo: under.id } : null
-	}
+	},
+	cursor: ({ held, over }) => CURSORS[held?.what ?? over?.what ?? 'none'],
+}
 
-	const take = (grip: Grip): Held | null => {
-		if (grip.what === 'guide') return grip
-		if (grip.what === 'photo') bench.select({ ...bench.selection(), photo: grip.photo })
-		const photo = chosen()
-		return photo && { ...grip, photo }
-	}
+export function createArrangePhotos(bench: Bench): Tool {
+	return runMachine(arrangePhotosMachine, bench)
+}
 
+function chosenIn(sight: Sight, id = sight.selection().photo): PlacedPhoto | null {
+	return sight.sheet().photos.find((photo) => photo.id === id && !photo.hidden) ?? null
+}
+
+function look(input: PointerInput, sight: Sight): Grip | null {
+	const photo = chosenIn(sight)
+	const grip = photo && !photo.locked ? gripOf(frameOf(photo), input) : null
+	if (grip === 'knob') return { what: 'knob' }
+	if (grip !== null) return { what: 'corner', corner: grip }
+	const guide = guideUnder(sight, input)
+	if (guide) return { what: 'guide', guide }
+	// The photo at work before those that lie over it.
+	if (photo && !photo.locked && photoHolds(photo, input.at))
+		return { what: 'photo', photo: photo.id }
+	const under = photoAt(sight.sheet(), input.at)
+	return under ? { what: 'photo', photo: under.id } : null
+}
+
+function press(before: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
+	const over = look(input, sight)
+	const chosen = over?.what === 'photo' ? over.photo : undefined
+	const state = { ...before, run: before.run + 1, dragging: false, start: input.at, over }
+	return {
+		state: {
+			...state,
+			held: over && take(over, chosenIn(sight, chosen ?? sight.selection().photo)),
+		},
+		effects: chosen === undefined ? [] : [select({ ...sight.selection(), photo: chosen })],
+	}
+}
+
+function take(grip: Grip, photo: PlacedPhoto | null): Held | null {
+	if (grip.what === 'guide') return grip
+	return photo && { ...grip, photo }
+}
+
+function move(state: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
+	const { held, dragging, start } = state
+	if (!held) return { state: { ...state, over: look(input, sight) } }
+	if (!dragging && distance(input.at, start) < DRAG_PX * input.pixel) return { state }
+	return { state: { ...state, dragging: true }, effects: [drag(held, state, input)] }
+}
+
+function drag(grip: Held, { start, run }: ArrangeState, input: PointerInput): Effect {
+	const key = `arrange:${run}`
 	/** Lays a photo by a map from how it lay when it was taken hold of, so that no error adds up. */
 	const lay = (label: string, { id, place }: PlacedPhoto, map: Affine) =>
-		bench.apply(
-			label,
-			(sheet) => changePhoto(sheet, id, { place: composeAffine(map, place) }),
-			key(),
-		)
-
-	const drag = (input: PointerInput, grip: Held) => {
-		switch (grip.what) {
-			case 'photo': {
-				const [dx, dy] = moveBy(subtract(input.at, start), input)
-				return lay('Move a photo', grip.photo, [1, 0, 0, 1, dx, dy])
-			}
-			case 'corner': {
-				const map = cornerScaling(frameOf(grip.photo), grip.corner, input)
-				return lay('Scale a photo', grip.photo, map)
-			}
-			case 'knob': {
-				const { centre, turn } = placementOf(grip.photo)
-				const angle = knobAngle(centre, start, input, turn)
-				return lay('Turn a photo', grip.photo, turnAbout(centre, angle))
-			}
-			case 'guide': {
-				const { id, axis } = grip.guide
-				const at = wholeAt(input.at[axis === 'x' ? 0 : 1], input.pixel)
-				return bench.apply('Move a guide', (sheet) => moveGuide(sheet, id, at), key())
-			}
+		apply(label, (sheet) => changePhoto(sheet, id, { place: composeAffine(map, place) }), key)
+	switch (grip.what) {
+		case 'photo': {
+			const [dx, dy] = moveBy(subtract(input.at, start), input)
+			return lay('Move a photo', grip.photo, [1, 0, 0, 1, dx, dy])
+		}
+		case 'corner': {
+			const map = cornerScaling(frameOf(grip.photo), grip.corner, input)
+			return lay('Scale a photo', grip.photo, map)
+		}
+		case 'knob': {
+			const { centre, turn } = placementOf(grip.photo)
+			const angle = knobAngle(centre, start, input, turn)
+			return lay('Turn a photo', grip.photo, turnAbout(centre, angle))
+		}
+		case 'guide': {
+			const { id, axis } = grip.guide
+			const at = wholeAt(input.at[axis === 'x' ? 0 : 1], input.pixel)
+			return apply('Move a guide', (sheet) => moveGuide(sheet, id, at), key)
 		}
 	}
+}
 
-	return {
-		down: (input) => {
-			run++
-			dragging = false
-			start = input.at
-			over = look(input)
-			held = over && take(over)
-		},
-
-		move: (input) => {
-			if (!held) {
-				over = look(input)
-				return
-			}
-			if (!dragging && distance(input.at, start) < DRAG_PX * input.pixel) return
-			dragging = true
-			drag(input, held)
-		},
-
-		up: (input) => {
-			held = null
-			dragging = false
-			bench.seal()
-			over = look(input)
-		},
-
-		doubleClick: () => {},
-
-		key: ({ key: name, shift, alt, mod }: KeyInput) => {
-			if (mod) return false
-			if (over?.what === 'guide' && (name === 'delete' || name === 'backspace')) {
-				const { id } = over.guide
-				over = null
-				bench.apply('Remove a guide', (sheet) => removeGuides(sheet, new Set([id])))
-				return true
-			}
-			const way = ARROWS[name]
-			const photo = chosen()
-			if (!way || !photo || photo.locked) return false
-			const step = nudgeStep({ shift, alt })
-			bench.apply(
-				'Nudge a photo',
-				(sheet) => transformPhoto(sheet, photo.id, [1, 0, 0, 1, way[0] * step, way[1] * step]),
-				`nudge-photo:${photo.id}`,
-			)
-			return true
-		},
-
-		rest: () => {
-			held = null
-			over = null
-			dragging = false
-		},
-
-		hint: () => hintFor(dragging ? held : null, over, chosen()),
-
-		overlay: () => {
-			const photo = chosen()
-			const { guides } = bench.sheet()
-			const id = over?.what === 'guide' ? over.guide.id : null
-			return {
-				...NO_OVERLAY,
-				frame: photo && frameOf(photo),
-				guide: guides.find((guide) => guide.id === id) ?? null,
-			}
-		},
-
-		cursor: () => CURSORS[held?.what ?? over?.what ?? 'none'],
+function pressKey(
+	state: ArrangeState,
+	{ key, shift, alt, mod }: KeyInput,
+	sight: Sight,
+): Turn<ArrangeState> {
+	const { over } = state
+	if (mod) return { state, unused: true }
+	if (over?.what === 'guide' && (key === 'delete' || key === 'backspace')) {
+		const { id } = over.guide
+		const remove = apply('Remove a guide', (sheet) => removeGuides(sheet, new Set([id])))
+		return { state: { ...state, over: null }, effects: [remove] }
 	}
+	const way = ARROWS[key]
+	const photo = chosenIn(sight)
+	if (!way || !photo || photo.locked) return { state, unused: true }
+	const step = nudgeStep({ shift, alt })
+	const map: Affine = [1, 0, 0, 1, way[0] * step, way[1] * step]
+	const nudge = apply(
+		'Nudge a photo',
+		(sheet) => transformPhoto(sheet, photo.id, map),
+		`nudge-photo:${photo.id}`,
+	)
+	return { state, effects: [nudge] }
 }
 
 const CURSORS = {
@@ -208,8 +223,8 @@ export function wholeAt(at: number, pixel: number): number {
 }
 
 /** The guide within reach, where guides show and are not locked. */
-function guideUnder(bench: Bench, { at, reach }: PointerInput): Guide | null {
-	const { guides, guidesHidden, guidesLocked } = bench.sheet()
+function guideUnder(sight: Sight, { at, reach }: PointerInput): Guide | null {
+	const { guides, guidesHidden, guidesLocked } = sight.sheet()
 	if (guidesHidden || guidesLocked) return null
 	const away = (guide: Guide) => Math.abs(guide.at - at[guide.axis === 'x' ? 0 : 1])
 	const near = guides.filter((guide) => away(guide) <= reach / 2)
@@ -219,9 +234,8 @@ function guideUnder(bench: Bench, { at, reach }: PointerInput): Guide | null {
 function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null): string {
 	switch (held?.what) {
 		case 'corner':
-			return 'Scaling in proportion. Alt: each side by itself.'
 		case 'knob':
-			return 'Turning about the middle. Shift: 15° steps.'
+			return FRAME_HINTS[held.what].held
 		case 'photo':
 			return 'Moving. Shift: only across or only down.'
 		case 'guide':
@@ -229,9 +243,8 @@ function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null
 	}
 	switch (over?.what) {
 		case 'corner':
-			return 'Drag: scale the photo in proportion. Alt: each side by itself.'
 		case 'knob':
-			return 'Drag: turn the photo about its middle. Shift: 15° steps.'
+			return FRAME_HINTS[over.what].over
 		case 'guide':
 			return 'Drag: move the guide. Delete: remove it.'
 		case 'photo':
@@ -242,4 +255,19 @@ function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null
 	return photo?.locked
 		? 'The chosen photo is locked. Unlock it on the pass card to move it.'
 		: 'Click a photo to choose it. Drag from a ruler to lay a guide.'
+}
+
+export const arrangePhotosTool: ToolDef = {
+	id: 'arrange-photos',
+	name: 'Arrange',
+	key: 'm',
+	icon: OpenWithRounded,
+	about: 'photos',
+	shortcuts: [
+		...FRAME_SHORTCUTS,
+		{ keys: 'Arrows', does: NUDGES },
+		{ keys: 'Drag from a ruler', does: 'Lay a guide; back onto it: remove it' },
+		{ keys: 'Delete over a guide', does: 'Remove it' },
+	],
+	create: ({ bench }) => createArrangePhotos(bench),
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { changePiece, piecesBox } from '@/core'
 import { chosenPieces } from '@/store/selection'
 import { createArrangePieces } from './arrangePieces'
-import { at, click, drag, type HandyBench, handyBench, press } from './handyBench'
+import { at, click, drag, type HandyBench, handyBench, press } from './testing/handyBench'
 
 const SQUARES = ['M0 0H100V100H0Z', 'M200 0H300V100H200Z', 'M400 0H500V100H400Z']
 

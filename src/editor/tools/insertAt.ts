@@ -1,14 +1,17 @@
-import { insertNode } from '@/core'
+import { insertNode, type Sheet } from '@/core'
+import { apply, type Effect, select } from '@/editor/bench/machine'
 import { selectContour } from '@/store/selection'
-import type { Bench } from './tool'
 
 /** Inserts a node on a segment, the shape unchanged, and selects it. */
-export function insertAt(bench: Bench, contour: string, index: number, t: number): void {
-	let inserted = ''
-	bench.apply('Insert a node', (sheet) => {
-		const result = insertNode(sheet, contour, index, t)
-		inserted = result.id
-		return result.sheet
-	})
-	bench.select(selectContour(bench.sheet(), contour, [inserted]))
+export function insertingAt(
+	sheet: Sheet,
+	contour: string,
+	index: number,
+	t: number,
+): readonly Effect[] {
+	const made = insertNode(sheet, contour, index, t)
+	return [
+		apply('Insert a node', () => made.sheet),
+		select(selectContour(made.sheet, contour, [made.id])),
+	]
 }

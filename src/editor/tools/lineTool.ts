@@ -1,5 +1,4 @@
 import { distance, type Point, snapAngle } from '@/core'
-import { sign, snapped } from './snapped'
 import {
 	ANGLE_STEP,
 	type Bench,
@@ -8,7 +7,8 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from './tool'
+} from '@/editor/bench/tool'
+import { sign, snapped } from './snapped'
 
 /**
  * A tool that draws one straight line: pressed at one end, let go at the other.

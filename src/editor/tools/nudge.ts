@@ -1,5 +1,5 @@
 import type { Point } from '@/core'
-import type { KeyInput } from './tool'
+import type { KeyInput } from '@/editor/bench/tool'
 
 /** Which way each arrow key moves what is chosen. */
 export const ARROWS: Readonly<Record<string, Point>> = {
@@ -8,6 +8,9 @@ export const ARROWS: Readonly<Record<string, Point>> = {
 	arrowup: [0, -1],
 	arrowdown: [0, 1],
 }
+
+/** For the key list, what {@link nudgeStep} gives. */
+export const NUDGES = 'Nudge 1 px; Shift 10, Alt 0.1'
 
 /** How far one press of an arrow key moves it, px. */
 export function nudgeStep({ shift, alt }: Pick<KeyInput, 'shift' | 'alt'>): number {

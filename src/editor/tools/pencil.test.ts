@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { obeysKind, type Point, polar } from '@/core'
 import { fitPolyline } from '@/core/fitting'
-import { at, handyBench, press } from './handyBench'
 import { createPencil } from './pencil'
+import { at, handyBench, press } from './testing/handyBench'
 
 async function begin(wish = { smoothing: 2, settling: false }) {
 	const bench = handyBench()

@@ -1,3 +1,4 @@
+import GestureRounded from '@mui/icons-material/GestureRounded'
 import {
 	addPieces,
 	type Contour,
@@ -10,9 +11,11 @@ import {
 	removePieces,
 	replaceOutlines,
 } from '@/core'
+import type { ToolDef } from '@/editor/bench/definitions'
+import { nextName } from '@/editor/bench/nextName'
+import type { Slice } from '@/editor/bench/slices'
+import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
 import { selectContour } from '@/store/selection'
-import type { PencilWish } from '../desk'
-import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from './tool'
 
 /** Fits a curve to a stroke; the core's own, which comes when it is first needed. */
 export type Fit = (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
@@ -200,4 +203,36 @@ function flat(points: readonly Point[]): Float64Array {
 
 function asNodes(points: readonly Point[]): PathNode[] {
 	return points.map((at) => ({ id: newId(), at, kind: 'corner' }))
+}
+
+/** How freehand strokes become curves. */
+export interface PencilWish {
+	/** How far the curve may leave the hand's line, px on screen. */
+	readonly smoothing: number
+	/** Only the last stretch of a stroke is still soft; what lies before it stays as it was fitted. */
+	readonly settling: boolean
+}
+
+export const pencilSlice: Slice<PencilWish> = {
+	name: 'pencil',
+	start: { smoothing: 2, settling: false },
+}
+
+export const pencilTool: ToolDef = {
+	id: 'pencil',
+	name: 'Pencil',
+	key: 'q',
+	icon: GestureRounded,
+	about: 'outlines',
+	draws: true,
+	shortcuts: [
+		{ keys: 'Press and draw', does: 'Freehand; let go at the start: close' },
+		{ keys: 'Esc', does: 'Drop the stroke' },
+	],
+	create: ({ bench, open, slices }) =>
+		createPencil(bench, {
+			wish: () => slices.of(pencilSlice).getState(),
+			nextName: () => nextName(open.sheet()),
+			fit: () => import('@/core/fitting').then((m) => m.fitPolyline),
+		}),
 }

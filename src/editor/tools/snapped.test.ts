@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { addGuides, newGuide } from '@/core'
-import { at, click, drag, handyBench } from './handyBench'
-import { createNodes } from './nodes'
-import { createPen } from './pen'
+import { createNodes } from './nodes/nodes'
+import { createPen } from './pen/pen'
+import { at, click, drag, handyBench } from './testing/handyBench'
 
 function guided(...paths: string[]) {
 	const bench = handyBench(...paths)

@@ -6,7 +6,7 @@ import {
 	type Snapped,
 	snapPoint,
 } from '@/core'
-import type { Bench, PointerInput } from './tool'
+import type { Bench, PointerInput } from '@/editor/bench/tool'
 
 /** How near on screen a point must come to be caught, px: nearer than what it takes to be grabbed. */
 const SNAP_PX = 6
@@ -19,14 +19,14 @@ const NONE: ReadonlySet<string> = new Set()
  * @param o.levelWith the node whose handle the point is: it may lie level with it or upright
  */
 export function snapped(
-	bench: Bench,
+	sight: Pick<Bench, 'sheet' | 'snapping'>,
 	p: Point,
 	{ pixel }: PointerInput,
 	o: { but?: ReadonlySet<string>; levelWith?: Point | undefined } = {},
 ): Snapped {
-	const { guides, nodes, level } = bench.snapping()
+	const { guides, nodes, level } = sight.snapping()
 	if (!guides && !nodes && !(level && o.levelWith)) return { at: p, caught: NOTHING_CAUGHT }
-	const sheet = bench.sheet()
+	const sheet = sight.sheet()
 	const lines = guides ? guideTargets(sheet) : { xs: [], ys: [] }
 	const own = level && o.levelWith ? o.levelWith : null
 	return snapPoint(

@@ -1,12 +1,14 @@
-import { findNode, setKind } from '@/core'
+import { findNode, type Sheet, setKind } from '@/core'
+import { apply, type Effect, select } from '@/editor/bench/machine'
 import { selectContour } from '@/store/selection'
-import type { Bench } from './tool'
 
 /** Alt-click: a corner becomes smooth, anything else a corner. */
-export function toggleKind(bench: Bench, id: string): void {
-	const place = findNode(bench.sheet(), id)
-	if (!place) return
+export function togglingKind(sheet: Sheet, id: string): readonly Effect[] {
+	const place = findNode(sheet, id)
+	if (!place) return []
 	const kind = place.node.kind === 'corner' ? 'smooth' : 'corner'
-	bench.apply(`Make ${kind}`, (sheet) => setKind(sheet, new Set([id]), kind))
-	bench.select(selectContour(bench.sheet(), place.contour.id, [id]))
+	return [
+		apply(`Make ${kind}`, (now) => setKind(now, new Set([id]), kind)),
+		select(selectContour(sheet, place.contour.id, [id])),
+	]
 }

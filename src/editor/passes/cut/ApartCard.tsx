@@ -6,25 +6,27 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useEffect, useRef } from 'react'
-import type { Apart, Brush } from '../../desk'
-import { useSheetAtRest, useWorkbench } from '../../workbench'
+import { told } from '@/editor/workbench/useAnswer'
+import { useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { acceptApart } from './acceptApart'
 import { leaveApart } from './apart'
+import { type Apart, type Brush, cutSlice } from './cutSlice'
 
 /** Choosing among regions: what a click does, what comes of it, and the way out. */
 export function ApartCard({ apart }: { apart: Apart }) {
-	const { open, desk, refresh } = useWorkbench()
+	const workbench = useWorkbench()
+	const { desk, slices, refresh } = workbench
 	const { pieces } = useSheetAtRest()
 	const began = useRef(pieces)
 	// Regions are those of the pieces as they were: an undo or a change ends the choosing.
 	useEffect(() => {
-		if (pieces !== began.current) leaveApart(desk)
-	}, [pieces, desk])
+		if (pieces !== began.current) leaveApart({ desk, slices })
+	}, [pieces, desk, slices])
 	const { regions, fates, brush } = apart
 	const kept = fates.filter((fate) => fate !== 0)
 	const made = new Set(kept).size
 	const setBrush = (next: Brush | null) => {
-		if (next) desk.setState({ apart: { ...apart, brush: next } })
+		if (next) slices.of(cutSlice).setState({ apart: { ...apart, brush: next } })
 		refresh()
 	}
 	return (
@@ -57,14 +59,14 @@ export function ApartCard({ apart }: { apart: Apart }) {
 			<Button
 				variant="contained"
 				disabled={made === 0}
-				onClick={() => acceptApart(open, desk).then(() => refresh())}
+				onClick={() => told(acceptApart(workbench)).then(() => refresh())}
 				sx={{ minHeight: 36 }}
 			>
 				{made === 1 ? 'Make 1 piece' : `Make ${made} pieces`}
 			</Button>
 			<Button
 				onClick={() => {
-					leaveApart(desk)
+					leaveApart(workbench)
 					refresh()
 				}}
 			>

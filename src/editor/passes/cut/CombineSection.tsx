@@ -5,22 +5,25 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useEffect, useMemo, useState } from 'react'
+import { useCallback, useEffect, useMemo, useState } from 'react'
 import {
 	boxesTouch,
 	type Contour,
+	isFilled,
 	nodeCount,
 	type Operation,
 	type Piece,
 	takeOutlines,
 } from '@/core'
-import { divided, previewCombined } from '@/store/combining'
+import { told, useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { divided, previewCombined } from '@/jobs/combining'
+import { frameOf, ShapePicture } from '@/kit/ShapePicture'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { NOTHING } from '@/store/selection'
-import { frameOf, ShapePicture } from '../../ShapePicture'
-import { SwitchRow } from '../../SwitchRow'
-import { startingFates } from '../../tools/regions'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { areaOf, named, useChosenPieces } from './chosen'
+import { cutSlice } from './cutSlice'
+import { regionsTool, startingFates } from './regions'
 
 const OPERATIONS: readonly { op: Operation; name: string; done: string }[] = [
 	{ op: 'cut-out', name: 'Cut out', done: 'Cut pieces out' },
@@ -33,10 +36,7 @@ const PICTURE_PX = 76
 /** What the chosen pieces would become of each other, in pictures that do it. */
 export function CombineSection() {
 	const chosen = useChosenPieces()
-	const filled = useMemo(
-		() => chosen.filter((piece) => piece.contours.some((c) => c.closed)),
-		[chosen],
-	)
+	const filled = useMemo(() => chosen.filter((piece) => piece.contours.some(isFilled)), [chosen])
 	if (filled.length < 2) return <ChooseMore chosen={filled} />
 	return <Combine key={filled.map((p) => p.id).join()} pieces={filled} />
 }
@@ -77,7 +77,8 @@ function ChooseMore({ chosen: [piece] }: { chosen: readonly Piece[] }) {
 }
 
 function Combine({ pieces }: { pieces: readonly Piece[] }) {
-	const { open, desk, refresh } = useWorkbench()
+	const { open, slices, refresh } = useWorkbench()
+	const cut = slices.of(cutSlice)
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const [first, setFirst] = useState(0)
 	const [keep, setKeep] = useState(false)
@@ -90,10 +91,10 @@ function Combine({ pieces }: { pieces: readonly Piece[] }) {
 		[order, keep],
 	)
 	// A picture that is still pointed at when the pieces change proposes nothing any more.
-	useEffect(() => () => desk.setState({ proposed: null }), [desk])
+	useEffect(() => () => cut.setState({ proposed: null }), [cut])
 	if (!subject) return null
 	const propose = (contours: readonly Contour[] | undefined) =>
-		desk.setState({ proposed: contours ? { contours, instead } : null })
+		cut.setState({ proposed: contours ? { contours, instead } : null })
 	const accept = (label: string, contours: readonly Contour[]) => {
 		propose(undefined)
 		open.apply(label, (sheet) =>
@@ -160,12 +161,12 @@ function Combine({ pieces }: { pieces: readonly Piece[] }) {
 
 /** Takes pieces apart into regions, to keep, drop or join them by clicks. */
 function TakeApart({ pieces }: { pieces: readonly Piece[] }) {
-	const { open, desk, takeTool, refresh } = useWorkbench()
+	const { open, slices, takeTool, refresh } = useWorkbench()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const begin = async () => {
-		const regions = await divided(pieces.map(areaOf))
-		if (!pieces.every((p) => open.sheet().pieces.includes(p))) return
-		desk.setState({
+		const regions = await told(divided(pieces.map(areaOf)))
+		if (!regions || !pieces.every((p) => open.sheet().pieces.includes(p))) return
+		slices.of(cutSlice).setState({
 			proposed: null,
 			apart: {
 				pieces: pieces.map((p) => p.id),
@@ -175,7 +176,7 @@ function TakeApart({ pieces }: { pieces: readonly Piece[] }) {
 				hovered: null,
 			},
 		})
-		takeTool('regions')
+		takeTool(regionsTool)
 		refresh()
 	}
 	return (
@@ -187,20 +188,15 @@ function TakeApart({ pieces }: { pieces: readonly Piece[] }) {
 
 /** What each operation makes of pieces, the first of which is cut from; `null` until it is known. */
 function useCombined(order: readonly Piece[]): readonly (readonly Contour[])[] | null {
-	const [known, setKnown] = useState<{ of: unknown; results: Contour[][] } | null>(null)
-	useEffect(() => {
-		let gone = false
-		previewCombined(
-			OPERATIONS.map(({ op }) => op),
-			order.map(areaOf),
-		).then((results) => {
-			if (results && !gone) setKnown({ of: order, results })
-		})
-		return () => {
-			gone = true
-		}
-	}, [order])
-	return known?.of === order ? known.results : null
+	const ask = useCallback(
+		() =>
+			previewCombined(
+				OPERATIONS.map(({ op }) => op),
+				order.map(areaOf),
+			),
+		[order],
+	)
+	return useAnswer(ask)
 }
 
 const OUTLINED = { borderColor: 'divider' } as const

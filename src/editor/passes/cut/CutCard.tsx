@@ -1,11 +1,12 @@
 'use client'
 
 import { lazy, Suspense, useEffect, useState } from 'react'
-import { useDesk, useWorkbench } from '../../workbench'
-import { type SectionOf, Sections } from '../Sections'
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { type SectionOf, Sections } from '@/kit/Sections'
 import { ToolRows } from '../ToolRows'
 import { leaveApart } from './apart'
 import { CombineSection } from './CombineSection'
+import { cutSlice } from './cutSlice'
 import { Punch } from './Punch'
 
 type SectionId = 'openings' | 'outlines' | 'rules' | 'grow' | 'stroke'
@@ -42,16 +43,16 @@ const SECTIONS: readonly SectionOf<SectionId>[] = [
 const ApartCard = lazy(() => import('./ApartCard').then((m) => ({ default: m.ApartCard })))
 
 export function CutCard() {
-	const { desk } = useWorkbench()
-	const apart = useDesk((state) => state.apart)
+	const { desk, slices } = useWorkbench()
+	const apart = useSlice(cutSlice, (state) => state.apart)
 	const [shown, setShown] = useState<SectionId | null>('openings')
 	// What is proposed, punched and taken apart belongs to this pass alone.
 	useEffect(
 		() => () => {
-			leaveApart(desk)
-			desk.setState({ proposed: null, punchInto: null })
+			leaveApart({ desk, slices })
+			slices.of(cutSlice).setState({ proposed: null, punchInto: null })
 		},
-		[desk],
+		[desk, slices],
 	)
 	if (apart)
 		return (

@@ -6,9 +6,9 @@ import Button from '@mui/material/Button'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
-import { useSnackbar } from 'notistack'
 import { useMemo, useState } from 'react'
 import {
+	boundsOf,
 	CannotCut,
 	cutOpening,
 	cuttable,
@@ -22,17 +22,17 @@ import {
 	type Sheet,
 	takeOutlines,
 } from '@/core'
-import { withBridges } from '@/store/combining'
+import { innerOutlines } from '@/editor/bench/innerOutlines'
+import { lookAtBox } from '@/editor/bench/lookAt'
+import { nextName } from '@/editor/bench/nextName'
+import { told } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { withBridges } from '@/jobs/combining'
+import { LengthField } from '@/kit/LengthField'
+import { Notice } from '@/kit/Notice'
+import { frameOf } from '@/kit/ShapePicture'
+import { showProblem } from '@/kit/snackbar'
 import { selectContour } from '@/store/selection'
-import { boundsOf } from '../../canvas/hitTest'
-import { fitBox } from '../../canvas/view'
-import { LengthField } from '../../LengthField'
-import { messageFor } from '../../messages'
-import { nextName } from '../../nextName'
-import { innerOutlines } from '../../panels/innerOutlines'
-import { frameOf } from '../../ShapePicture'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { Notice } from '../Notice'
 import { areaOf, useChosenPieces } from './chosen'
 
 /** What one sees through, and what would fall out of card. */
@@ -122,14 +122,13 @@ function InnerOutlines() {
 /** Cuts outlines out as one step of undo; what cannot be cut is said and stays. */
 function useCut(): (ids: readonly string[]) => void {
 	const { open, refresh } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
 	return (ids) => {
 		const label = ids.length > 1 ? `Cut ${ids.length} openings` : 'Cut an opening'
 		try {
 			open.apply(label, (sheet) => ids.reduce((s: Sheet, id) => cutOpening(s, id), sheet))
 		} catch (error) {
 			if (!(error instanceof CannotCut)) throw error
-			enqueueSnackbar(messageFor(error), { variant: 'warning' })
+			showProblem(error, { variant: 'warning' })
 			return
 		}
 		const [first] = ids
@@ -160,8 +159,8 @@ function Islands({ piece }: { piece: Piece }) {
 	if (islands.length === 0) return null
 	const bridge = async ({ contour, round }: Nested) => {
 		if (!round) return
-		const contours = await withBridges(areaOf(piece), contour, round, { width, count })
-		if (!open.sheet().pieces.includes(piece)) return
+		const contours = await told(withBridges(areaOf(piece), contour, round, { width, count }))
+		if (!contours || !open.sheet().pieces.includes(piece)) return
 		open.apply(count === 1 ? 'Bridge an island' : `Bridge an island ${count} times`, (s) =>
 			takeOutlines(s, piece.id, contours),
 		)
@@ -175,12 +174,7 @@ function Islands({ piece }: { piece: Piece }) {
 					severity="warning"
 					action={
 						<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
-							<Button
-								color="inherit"
-								onClick={() =>
-									desk.setState(({ size }) => ({ view: fitBox(boundsOf(island.contour), size) }))
-								}
-							>
+							<Button color="inherit" onClick={() => lookAtBox(boundsOf(island.contour), desk)}>
 								Show
 							</Button>
 							<Button color="inherit" onClick={() => bridge(island)}>

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useSnackbar } from 'notistack'
 import { useState } from 'react'
 import {
 	type Contour,
@@ -16,10 +15,11 @@ import {
 	partsOf,
 	separatePiece,
 } from '@/core'
+import { nextName } from '@/editor/bench/nextName'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { LengthField } from '@/kit/LengthField'
+import { showSnack } from '@/kit/snackbar'
 import { NOTHING } from '@/store/selection'
-import { LengthField } from '../../LengthField'
-import { nextName } from '../../nextName'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { useChosenPieces } from './chosen'
 
 /** Ends this near to each other are meant to meet, as a share of the sheet's width. */
@@ -28,7 +28,6 @@ const REACH_SHARE = 0.02
 /** Closing what is open, and which outlines make a piece. */
 export function OutlinesSection() {
 	const { open, refresh } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const { width, pieces } = useSheetAtRest()
 	const chosen = useChosenPieces()
@@ -48,7 +47,7 @@ export function OutlinesSection() {
 		const before = open.sheet()
 		apply('Join ends', (s) => joinByNearness(s, new Set(opens.map(({ id }) => id)), reach))
 		if (open.sheet() === before)
-			enqueueSnackbar('No two ends lie that near to each other: nothing was joined.', {
+			showSnack('No two ends lie that near to each other: nothing was joined.', {
 				variant: 'info',
 			})
 	}

@@ -1,16 +1,17 @@
 'use client'
 
 import Typography from '@mui/material/Typography'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
+import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { useChosenPieces } from './chosen'
+import { cutSlice } from './cutSlice'
 import { usePunch } from './usePunch'
 
 /** Outlines become openings of a piece as they close. */
 export function Punch() {
-	const { desk } = useWorkbench()
+	const { slices } = useWorkbench()
 	const { pieces } = useSheetAtRest()
-	const into = useDesk((state) => state.punchInto)
+	const into = useSlice(cutSlice, (state) => state.punchInto)
 	const chosen = useChosenPieces()
 	usePunch()
 	const host = pieces.find((p) => p.id === into)
@@ -26,7 +27,7 @@ export function Punch() {
 			<SwitchRow
 				label={`Punch into “${candidate.name}”`}
 				checked={host !== undefined}
-				onChange={(on) => desk.setState({ punchInto: on ? candidate.id : null })}
+				onChange={(on) => slices.of(cutSlice).setState({ punchInto: on ? candidate.id : null })}
 			/>
 			<Typography variant="caption" component="p" sx={{ color: 'text.secondary', m: 0 }}>
 				{host

@@ -4,13 +4,15 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
-import { changePiece, type FillRule, type Piece, reverseOutline } from '@/core'
-import { findDifferences, findWindings } from '@/store/combining'
-import { ShapePicture } from '../../ShapePicture'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
+import { useEffect, useMemo, useState } from 'react'
+import { changePiece, type FillRule, isFilled, type Piece, reverseOutline } from '@/core'
+import { told, useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { findDifferences, findWindings } from '@/jobs/combining'
+import { ShapePicture } from '@/kit/ShapePicture'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { useChosenPieces } from './chosen'
+import { cutSlice } from './cutSlice'
 import { makeAlike } from './makeAlike'
 
 const RULES: readonly { rule: FillRule; name: string }[] = [
@@ -20,11 +22,11 @@ const RULES: readonly { rule: FillRule; name: string }[] = [
 
 /** Which way outlines run, how often they wind round what, and what the two rules make of it. */
 export function RulesSection() {
-	const { open, desk, refresh } = useWorkbench()
+	const { open, slices, refresh } = useWorkbench()
 	const { pieces } = useSheetAtRest()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const contourId = useOpenSheet((state) => state.selection.contour)
-	const direction = useDesk((state) => state.direction)
+	const direction = useSlice(cutSlice, (state) => state.direction)
 	const [numbers, setNumbers] = useState(false)
 	const chosen = useChosenPieces()
 	const piece = chosen[0] ?? (pieces.length === 1 ? pieces[0] : undefined)
@@ -37,7 +39,7 @@ export function RulesSection() {
 				<SwitchRow
 					label="Show direction"
 					checked={direction}
-					onChange={(on) => desk.setState({ direction: on })}
+					onChange={(on) => slices.of(cutSlice).setState({ direction: on })}
 				/>
 				<SwitchRow label="Show winding numbers" checked={numbers} onChange={setNumbers} />
 			</Box>
@@ -92,7 +94,7 @@ export function RulesSection() {
 						<Button
 							variant="contained"
 							disabled={readOnly}
-							onClick={() => makeAlike(open, piece).then(() => refresh())}
+							onClick={() => told(makeAlike(open, piece)).then(() => refresh())}
 						>
 							Make it the same under both
 						</Button>
@@ -117,33 +119,24 @@ export function RulesSection() {
 
 /** Keeps the winding numbers of a piece on the canvas; takes them away with the section. */
 function useWindings(piece: Piece | undefined): void {
-	const { desk } = useWorkbench()
+	const cut = useWorkbench().slices.of(cutSlice)
+	const ask = useMemo(
+		() => (piece ? () => findWindings(piece.contours.filter(isFilled)) : null),
+		[piece],
+	)
+	const windings = useAnswer(ask)
 	useEffect(() => {
-		let gone = false
-		if (piece)
-			findWindings(piece.contours.filter((c) => c.closed)).then((windings) => {
-				if (windings && !gone) desk.setState({ windings })
-			})
-		return () => {
-			gone = true
-			desk.setState({ windings: null })
-		}
-	}, [piece, desk])
+		cut.setState({ windings })
+		return () => cut.setState({ windings: null })
+	}, [windings, cut])
 }
 
 /** In how many places the fill rules differ over a piece; `null` until it is known. */
 function useDifferences(piece: Piece | undefined): number | null {
-	const [known, setKnown] = useState<{ contours: unknown; count: number } | null>(null)
 	const contours = piece?.contours
-	useEffect(() => {
-		let gone = false
-		if (contours)
-			findDifferences(contours.filter((c) => c.closed)).then((count) => {
-				if (count !== null && !gone) setKnown({ contours, count })
-			})
-		return () => {
-			gone = true
-		}
-	}, [contours])
-	return known && known.contours === contours ? known.count : null
+	const ask = useMemo(
+		() => (contours ? () => findDifferences(contours.filter(isFilled)) : null),
+		[contours],
+	)
+	return useAnswer(ask)
 }

@@ -8,15 +8,19 @@ import {
 	parsePathData,
 	seamless,
 } from '@/core'
+import { createDesk } from '@/editor/bench/desk'
+import { createSlices } from '@/editor/bench/slices'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { createOpenSheet } from '@/store/openSheet'
-import { createDesk } from '../../desk'
-import { startingFates } from '../../tools/regions'
 import { acceptApart } from './acceptApart'
 import { named } from './chosen'
+import { cutSlice } from './cutSlice'
+import { cutPass } from './pass'
+import { regionsTool, startingFates } from './regions'
 import { justClosed } from './usePunch'
 
 // What the worker does, done here.
-vi.mock('@/store/combining', () => ({
+vi.mock('@/jobs/combining', () => ({
 	joinedRegions: async (regions: ReturnType<typeof divide>, own: ReadonlySet<string>) =>
 		combineAreas(
 			'merge',
@@ -30,11 +34,12 @@ const sheet = { ...emptySheet('Test', 200, 100), pieces: [board, bar] }
 
 function handy(change: (fates: number[]) => number[]) {
 	const open = createOpenSheet(sheet)
-	const desk = createDesk({ pass: 'cut', tool: 'regions' })
+	const desk = createDesk({ pass: cutPass, tool: regionsTool })
+	const slices = createSlices()
 	const regions = divide(
 		[board, bar].map(({ contours, fillRule }) => ({ contours, rule: fillRule })),
 	).sort((a, b) => a.within.length - b.within.length || (a.within[0] ?? 0) - (b.within[0] ?? 0))
-	desk.setState({
+	slices.of(cutSlice).setState({
 		apart: {
 			pieces: [board.id, bar.id],
 			regions,
@@ -43,7 +48,7 @@ function handy(change: (fates: number[]) => number[]) {
 			hovered: null,
 		},
 	})
-	return { open, desk }
+	return { open, desk, slices }
 }
 
 describe('regions accepted', () => {
@@ -54,18 +59,19 @@ describe('regions accepted', () => {
 	})
 
 	test('each becomes a piece, painted and named like the topmost that covered it', async () => {
-		const { open, desk } = done
-		await acceptApart(open, desk)
+		const { open, desk, slices } = done
+		await acceptApart({ open, desk, slices })
 		expect(open.sheet().pieces.map((p) => p.name)).toEqual(['Board', 'Bar', 'Piece 3'])
-		expect(desk.getState()).toMatchObject({ apart: null, tool: 'nodes' })
+		expect(slices.of(cutSlice).getState().apart).toBeNull()
+		expect(desk.getState().tool).toBe(nodesTool)
 		expect(open.getState().history.past).toHaveLength(1)
 		open.undo()
 		expect(open.sheet()).toBe(sheet)
 	})
 
 	test('what is joined is one piece without a seam; what is dropped is gone', async () => {
-		const { open, desk } = handy(() => [0, 1, 1])
-		await acceptApart(open, desk)
+		const { open, desk, slices } = handy(() => [0, 1, 1])
+		await acceptApart({ open, desk, slices })
 		const [piece, more] = open.sheet().pieces
 		expect(more).toBeUndefined()
 		expect(piece?.contours[0]?.nodes.map(({ at }) => at.join()).sort()).toEqual(
@@ -80,8 +86,8 @@ test('open outlines of pieces taken apart are not lost', async () => {
 		...sheet,
 		pieces: [{ ...board, contours: [...board.contours, ...parsePathData('M5 5H9V9')] }, bar],
 	})
-	const { desk } = handy(() => [1, 1, 1])
-	await acceptApart(open, desk)
+	const { desk, slices } = handy(() => [1, 1, 1])
+	await acceptApart({ open, desk, slices })
 	expect(open.sheet().pieces.map((p) => p.contours.map((c) => c.closed))).toEqual([[true], [false]])
 })
 

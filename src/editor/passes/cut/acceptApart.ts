@@ -1,14 +1,17 @@
 import { newId, newPiece, type Piece, type Region, replacePieces } from '@/core'
-import { joinedRegions } from '@/store/combining'
-import type { OpenSheet } from '@/store/openSheet'
+import type { PassContext } from '@/editor/bench/definitions'
+import { nextName } from '@/editor/bench/nextName'
+import { joinedRegions } from '@/jobs/combining'
 import { NOTHING } from '@/store/selection'
-import type { Apart, Desk } from '../../desk'
-import { nextName } from '../../nextName'
 import { leaveApart } from './apart'
+import { type Apart, cutSlice } from './cutSlice'
 
 /** Makes pieces of the regions that are kept, as one edit; those dropped are gone. */
-export async function acceptApart(open: OpenSheet, desk: Desk): Promise<void> {
-	const { apart } = desk.getState()
+export async function acceptApart(
+	context: Pick<PassContext, 'open' | 'desk' | 'slices'>,
+): Promise<void> {
+	const { open, slices } = context
+	const { apart } = slices.of(cutSlice).getState()
 	if (!apart) return
 	const { pieces: ids, fates } = apart
 	const sources = ids.flatMap((id) => open.sheet().pieces.find((p) => p.id === id) ?? [])
@@ -34,7 +37,7 @@ export async function acceptApart(open: OpenSheet, desk: Desk): Promise<void> {
 	const label =
 		made.length === 1 ? 'Keep one piece of regions' : `Keep ${made.length} pieces of regions`
 	open.apply(label, (sheet) => replacePieces(sheet, gone, [...made, ...lines]))
-	leaveApart(desk)
+	leaveApart(context)
 	open.select({ ...NOTHING, piece: made[0]?.id ?? null })
 }
 

@@ -1,6 +1,8 @@
-import type { Desk } from '../../desk'
+import type { PassContext } from '@/editor/bench/definitions'
+import { cutSlice } from './cutSlice'
 
 /** Leaves choosing among regions: the pieces are as they were. */
-export function leaveApart(desk: Desk): void {
-	desk.setState(({ tool }) => ({ apart: null, tool: tool === 'regions' ? 'nodes' : tool }))
+export function leaveApart({ desk, slices }: Pick<PassContext, 'desk' | 'slices'>): void {
+	slices.of(cutSlice).setState({ apart: null })
+	desk.setState(({ tool }) => ({ tool: tool.afterwards ?? tool }))
 }

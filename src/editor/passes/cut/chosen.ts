@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import type { Area, Piece } from '@/core'
+import { useOpenSheet, useSheetAtRest } from '@/editor/workbench/workbench'
 import { chosenPieces } from '@/store/selection'
-import { useOpenSheet, useSheetAtRest } from '../../workbench'
 
 /** The pieces that are chosen and may be changed, from the lowest up. */
 export function useChosenPieces(): readonly Piece[] {

@@ -1,5 +1,5 @@
 import { type Piece, takeOutlines } from '@/core'
-import { resolved } from '@/store/combining'
+import { resolved } from '@/jobs/combining'
 import type { OpenSheet } from '@/store/openSheet'
 import { areaOf } from './chosen'
 

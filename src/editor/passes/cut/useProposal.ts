@@ -1,6 +1,8 @@
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import type { Contour } from '@/core'
-import { useWorkbench } from '../../workbench'
+import { useAnswer } from '@/editor/workbench/useAnswer'
+import { useWorkbench } from '@/editor/workbench/workbench'
+import { cutSlice } from './cutSlice'
 
 /**
  * Keeps what a section proposes on the canvas, in place of a piece, and takes it away with the
@@ -13,21 +15,12 @@ export function useProposal(
 	ask: (() => Promise<Contour[] | null>) | null,
 	instead: string | null,
 ): readonly Contour[] | null {
-	const { desk } = useWorkbench()
-	const [known, setKnown] = useState<{ ask: unknown; contours: Contour[] } | null>(null)
+	const cut = useWorkbench().slices.of(cutSlice)
+	const contours = useAnswer(ask)
 	useEffect(() => {
-		let gone = false
-		ask?.().then((contours) => {
-			if (!contours || gone) return
-			setKnown({ ask, contours })
-			desk.setState({
-				proposed: { contours, instead: new Set(instead === null ? [] : [instead]) },
-			})
-		})
-		return () => {
-			gone = true
-			desk.setState({ proposed: null })
-		}
-	}, [ask, instead, desk])
-	return known && known.ask === ask ? known.contours : null
+		if (!contours) return
+		cut.setState({ proposed: { contours, instead: new Set(instead === null ? [] : [instead]) } })
+		return () => cut.setState({ proposed: null })
+	}, [contours, instead, cut])
+	return contours
 }

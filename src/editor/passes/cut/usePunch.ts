@@ -1,19 +1,18 @@
-import { useSnackbar } from 'notistack'
 import { useEffect, useRef } from 'react'
 import { openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
-import { combined } from '@/store/combining'
+import { told } from '@/editor/workbench/useAnswer'
+import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { combined } from '@/jobs/combining'
+import { showSnack } from '@/kit/snackbar'
 import type { OpenSheet } from '@/store/openSheet'
-import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
 import { areaOf } from './chosen'
-
-const DRAWING_TOOLS: ReadonlySet<string> = new Set(['pen', 'pencil'])
+import { cutSlice } from './cutSlice'
 
 /** While a piece is punched into, cuts every outline out of it that a drawing tool closes. */
 export function usePunch(): void {
-	const { open, desk, refresh } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
+	const { open, desk, slices, refresh } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const into = useDesk((state) => state.punchInto)
+	const into = useSlice(cutSlice, (state) => state.punchInto)
 	const before = useRef(sheet)
 	useEffect(() => {
 		const was = before.current
@@ -21,14 +20,14 @@ export function usePunch(): void {
 		const undone = open.getState().history.future.length > 0
 		if (into === null || was === sheet || undone) return
 		const host = sheet.pieces.find((p) => p.id === into)
-		if (!host) return desk.setState({ punchInto: null })
-		const drawn = DRAWING_TOOLS.has(desk.getState().tool) && justClosed(was, sheet, into)
+		if (!host) return slices.of(cutSlice).setState({ punchInto: null })
+		const drawn = desk.getState().tool.draws && justClosed(was, sheet, into)
 		if (!drawn) return
-		void punch(open, host, drawn).then((problem) => {
-			if (problem) enqueueSnackbar(problem, { variant: 'warning' })
+		void told(punch(open, host, drawn)).then((problem) => {
+			if (problem) showSnack(problem, { variant: 'warning' })
 			refresh()
 		})
-	}, [sheet, into, open, desk, refresh, enqueueSnackbar])
+	}, [sheet, into, open, desk, slices, refresh])
 }
 
 /** A piece of one closed outline that was open, or not there, before. */

@@ -6,24 +6,34 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { exportSummary, formatSvg, type Sheet } from '@/core'
-import { useSheetAtRest } from '../../workbench'
-import { Facts } from '../Facts'
-import { Notice } from '../Notice'
-import { useSaveSvg } from '../useSaveSvg'
-
-const PRECISIONS = [
-	{ digits: 1, label: '0.1 px, smallest file' },
-	{ digits: 2, label: '0.01 px' },
-	{ digits: 3, label: '0.001 px, finest' },
-]
+import {
+	exportSummary,
+	FORMATS,
+	type Format,
+	type Sheet,
+	startingSettings,
+	svgFormat,
+} from '@/core'
+import { useSaveAs } from '@/editor/workbench/useSaveAs'
+import { useSheetAtRest } from '@/editor/workbench/workbench'
+import { Facts } from '@/kit/Facts'
+import { Notice } from '@/kit/Notice'
+import { WordChoice } from '@/kit/WordChoice'
 
 export function ExportCard() {
 	const sheet = useSheetAtRest()
-	const saveSvg = useSaveSvg()
-	const [digits, setDigits] = useState(3)
+	const saveAs = useSaveAs()
+	const [format, setFormat] = useState<Format>(svgFormat)
+	const [settings, setSettings] = useState(() => startingSettings(svgFormat))
+	const choose = (next: Format) => {
+		setFormat(next)
+		setSettings(startingSettings(next))
+	}
 	const { pieces, openings, nodes, openOutlines } = useMemo(() => exportSummary(sheet), [sheet])
-	const bytes = useMemo(() => new Blob([formatSvg(sheet, { digits })]).size, [sheet, digits])
+	const bytes = useMemo(
+		() => new Blob([...format.write(sheet, settings)]).size,
+		[sheet, format, settings],
+	)
 	const facts: readonly (readonly [string, string])[] = [
 		['Size', `${sheet.width} × ${sheet.height} px`],
 		...(sheet.mmPerPx === undefined
@@ -37,18 +47,29 @@ export function ExportCard() {
 	return (
 		<>
 			<Facts facts={facts} />
-			<TextField
-				select
-				label="Precision"
-				value={digits}
-				onChange={(event) => setDigits(Number(event.target.value))}
-			>
-				{PRECISIONS.map((p) => (
-					<MenuItem key={p.digits} value={p.digits}>
-						{p.label}
-					</MenuItem>
-				))}
-			</TextField>
+			{FORMATS.length > 1 && (
+				<WordChoice
+					label="Format"
+					value={format.id}
+					words={FORMATS.map(({ id, name }) => [id, name] as const)}
+					onChange={(id) => choose(FORMATS.find((one) => one.id === id) ?? format)}
+				/>
+			)}
+			{format.options.map(({ id, name, choices, start }) => (
+				<TextField
+					key={id}
+					select
+					label={name}
+					value={settings[id] ?? start}
+					onChange={(event) => setSettings({ ...settings, [id]: Number(event.target.value) })}
+				>
+					{choices.map(({ value, says }) => (
+						<MenuItem key={value} value={value}>
+							{says}
+						</MenuItem>
+					))}
+				</TextField>
+			))}
 			{openOutlines > 0 && (
 				<Notice severity="warning">
 					{openOutlines === 1
@@ -62,14 +83,12 @@ export function ExportCard() {
 				size="medium"
 				disabled={pieces === 0}
 				startIcon={<FileDownloadOutlined />}
-				onClick={() => void saveSvg(digits)}
+				onClick={() => void saveAs(format, settings)}
 			>
-				Save as SVG
+				Save as {format.name}
 			</Button>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				{pieces === 0
-					? 'There is nothing to export yet.'
-					: 'Each piece is one path with its openings and fill rule, on a page the size of the sheet. The photo is not included.'}
+				{pieces === 0 ? 'There is nothing to export yet.' : format.says}
 			</Typography>
 		</>
 	)

@@ -2,10 +2,10 @@
 
 import Button from '@mui/material/Button'
 import { enlargeSheet, type PlacedPhoto } from '@/core'
-import { enlargePicture } from '@/store/photoPixels'
-import { useTakePicture } from '../../takePicture'
-import { useWorkbench } from '../../workbench'
-import { Notice } from '../Notice'
+import { useTakePicture } from '@/editor/workbench/takePicture'
+import { useWorkbench } from '@/editor/workbench/workbench'
+import { enlargePicture } from '@/jobs/pictures'
+import { Notice } from '@/kit/Notice'
 
 /** For a photo with too few pixels to place nodes by: an offer to work at twice or four times as many. */
 export function EnlargeOffer({ photo }: { photo: PlacedPhoto }) {

@@ -20,10 +20,10 @@ import {
 	parseLength,
 	removeGuides,
 } from '@/core'
-import { LengthField } from '../../LengthField'
-import { SwitchRow } from '../../SwitchRow'
-import type { Snapping } from '../../tools/tool'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
+import type { Snapping } from '@/editor/bench/tool'
+import { useDesk, useSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { LengthField } from '@/kit/LengthField'
+import { SwitchRow } from '@/kit/SwitchRow'
 
 /** Guides by number, singly or in even steps; what points snap to. */
 export function GuidesSection() {

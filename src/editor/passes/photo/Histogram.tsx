@@ -5,8 +5,8 @@ import Typography from '@mui/material/Typography'
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from 'chart.js'
 import { useEffect, useRef } from 'react'
 import { clippedShares, type Tone } from '@/core'
+import { useDesk } from '@/editor/workbench/workbench'
 import { DARK, LIGHT } from '@/theme/tokens'
-import { useDesk } from '../../workbench'
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale)
 

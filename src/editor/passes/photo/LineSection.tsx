@@ -2,17 +2,18 @@
 
 import Button from '@mui/material/Button'
 import { changeLine } from '@/core'
-import { chooseLineColour } from '../../canvas/chooseByPhoto'
-import { LabelledSlider } from '../../LabelledSlider'
-import { LineSwatch } from '../../LineSwatch'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
+import { chooseLineColour } from '@/editor/bench/chooseByPhoto'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { useSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { SwitchRow } from '@/kit/SwitchRow'
+import { LineSwatch } from './LineSwatch'
 
 /** How the trace line is drawn: its colour against the photo, its thickness. */
 export function LineSection() {
-	const { open, desk } = useWorkbench()
+	const { open, slices } = useWorkbench()
 	const { line } = useSheet()
-	const chosen = useDesk((state) => state.chosenLine)
+	const chosen = useSlice(darkroomSlice, (state) => state.chosenLine)
 	return (
 		<>
 			<SwitchRow
@@ -28,7 +29,7 @@ export function LineSection() {
 			<Button
 				variant="outlined"
 				disabled={line.colour !== null}
-				onClick={() => void chooseLineColour(open, desk)}
+				onClick={() => void chooseLineColour(open, slices)}
 			>
 				Choose again, under the outlines
 			</Button>

@@ -6,15 +6,18 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { SMALL_PHOTO_PX } from '@/core'
+import type { ToolDef } from '@/editor/bench/definitions'
+import { useTakeFiles } from '@/editor/workbench/FilesTaken'
+import { useDesk, useOpenSheet } from '@/editor/workbench/workbench'
+import { PICTURES } from '@/kit/fileKinds'
+import { type SectionOf, Sections } from '@/kit/Sections'
 import { chooseFiles } from '@/store/files'
-import { useTakeFiles } from '../../FilesTaken'
-import { useDesk, useOpenSheet } from '../../workbench'
-import { PICTURES } from '../fileKinds'
-import type { ToolId } from '../passes'
-import { type SectionOf, Sections } from '../Sections'
 import { ToolRows } from '../ToolRows'
+import { measureTool } from './measure'
 import { PhotoList } from './PhotoList'
 import { usePhotoAtHand } from './photoAtHand'
+import { seeHereTool } from './seeHere'
+import { straightenTool } from './straighten'
 
 type SectionId = 'place' | 'tone' | 'line' | 'size' | 'guides'
 
@@ -51,11 +54,11 @@ const SECTIONS: readonly SectionOf<SectionId>[] = [
 const EnlargeOffer = lazy(() => import('./EnlargeOffer').then((m) => ({ default: m.EnlargeOffer })))
 
 /** The section in which a tool's numbers are. */
-const SECTION_OF: Readonly<Partial<Record<ToolId, SectionId>>> = {
-	straighten: 'place',
-	measure: 'size',
-	'see-here': 'tone',
-}
+const SECTION_OF: ReadonlyMap<ToolDef, SectionId> = new Map([
+	[straightenTool, 'place'],
+	[measureTool, 'size'],
+	[seeHereTool, 'tone'],
+])
 
 export function PhotoCard() {
 	const some = useOpenSheet(({ history }) => history.present.photos.length > 0)
@@ -63,7 +66,7 @@ export function PhotoCard() {
 	const tool = useDesk((state) => state.tool)
 	const [shown, setShown] = useState<SectionId | null>(null)
 	useEffect(() => {
-		const section = SECTION_OF[tool]
+		const section = SECTION_OF.get(tool)
 		if (section) setShown(section)
 	}, [tool])
 	return (

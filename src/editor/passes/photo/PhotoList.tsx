@@ -8,12 +8,13 @@ import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
-import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
 import { lazy, memo, Suspense, useState } from 'react'
 import { changePhoto, type PlacedPhoto } from '@/core'
-import { photoAtWork } from '../../canvas/chooseByPhoto'
-import { useDesk, useOpenSheet, useSheet, useWorkbench } from '../../workbench'
+import { photoAtWork } from '@/editor/bench/chooseByPhoto'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { useOpenSheet, useSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { Tip } from '@/kit/Tip'
 
 const PhotoMenu = lazy(() => import('./PhotoMenu').then((m) => ({ default: m.PhotoMenu })))
 
@@ -53,7 +54,7 @@ function RowShown({ photo, alone }: RowProps) {
 		({ history, selection }) => photoAtWork(history.present, selection.photo)?.id === photo.id,
 	)
 	const atHand = chosen && !alone
-	const state = useDesk(({ pyramids, opening }) => {
+	const state = useSlice(darkroomSlice, ({ pyramids, opening }) => {
 		if (pyramids.get(photo.blob)) return ''
 		return opening.has(photo.blob) ? ', opening' : ', cannot be shown'
 	})
@@ -91,7 +92,7 @@ function RowShown({ photo, alone }: RowProps) {
 					{photo.width} × {photo.height} px{state}
 				</Typography>
 			</ButtonBase>
-			<Tooltip title={photo.hidden ? 'Show' : 'Hide'}>
+			<Tip title={photo.hidden ? 'Show' : 'Hide'}>
 				<IconButton
 					aria-label={photo.hidden ? `Show ${photo.name}` : `Hide ${photo.name}`}
 					onClick={() =>
@@ -104,8 +105,8 @@ function RowShown({ photo, alone }: RowProps) {
 						<VisibilityOutlined fontSize="small" />
 					)}
 				</IconButton>
-			</Tooltip>
-			<Tooltip title={photo.locked ? 'Unlock' : 'Lock in its place'}>
+			</Tip>
+			<Tip title={photo.locked ? 'Unlock' : 'Lock in its place'}>
 				<IconButton
 					aria-label={photo.locked ? `Unlock ${photo.name}` : `Lock ${photo.name}`}
 					onClick={() =>
@@ -114,7 +115,7 @@ function RowShown({ photo, alone }: RowProps) {
 				>
 					{photo.locked ? <LockRounded fontSize="small" /> : <LockOpenRounded fontSize="small" />}
 				</IconButton>
-			</Tooltip>
+			</Tip>
 			<More photo={photo} />
 		</Box>
 	)

@@ -3,11 +3,11 @@
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { type PlacedPhoto, removePhoto, replacePicture } from '@/core'
+import { useTakePicture } from '@/editor/workbench/takePicture'
+import { useWorkbench } from '@/editor/workbench/workbench'
+import { PICTURES } from '@/kit/fileKinds'
 import { chooseFiles } from '@/store/files'
 import { nameOfFile } from '@/store/newSheets'
-import { useTakePicture } from '../../takePicture'
-import { useWorkbench } from '../../workbench'
-import { PICTURES } from '../fileKinds'
 
 /** What else can be done with a photo. */
 export function PhotoMenu({

@@ -16,9 +16,9 @@ import {
 	placementOf,
 	placePhoto,
 } from '@/core'
-import { LengthField } from '../../LengthField'
-import { NumberField } from '../../NumberField'
-import { useSheet, useWorkbench } from '../../workbench'
+import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { LengthField } from '@/kit/LengthField'
+import { NumberField } from '@/kit/NumberField'
 import { usePhotoAtHand } from './photoAtHand'
 
 const DEGREES = 180 / Math.PI

@@ -7,18 +7,20 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { distance, LENGTH_UNITS, type LengthUnit, parseLength, setRealSize, setUnit } from '@/core'
-import { NumberField } from '../../NumberField'
-import { useDesk, useSheet, useWorkbench } from '../../workbench'
-import { Facts } from '../Facts'
+import { useDesk, useSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { Facts } from '@/kit/Facts'
+import { NumberField } from '@/kit/NumberField'
+
+import { measuredSlice, measureTool } from './measure'
 
 const MEASURES = ['mm', 'cm', 'in'] as const
 type Measure = (typeof MEASURES)[number]
 
 /** Real size: a line along something known, its length typed. */
 export function SizeSection() {
-	const { open, desk, refresh, takeTool } = useWorkbench()
+	const { open, slices, refresh, takeTool } = useWorkbench()
 	const sheet = useSheet()
-	const line = useDesk((state) => state.measured)
+	const line = useSlice(measuredSlice, (state) => state.line)
 	const tool = useDesk((state) => state.tool)
 	const [measure, setMeasure] = useState<Measure>('mm')
 	const { mmPerPx } = sheet
@@ -30,7 +32,7 @@ export function SizeSection() {
 		<>
 			{px === null ? (
 				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-					{tool === 'measure'
+					{tool === measureTool
 						? 'Drag along something whose length you know.'
 						: 'Draw along something whose length you know, then type that length here.'}
 				</Typography>
@@ -71,8 +73,8 @@ export function SizeSection() {
 					</ToggleButtonGroup>
 				</Box>
 			)}
-			{tool !== 'measure' && (
-				<Button variant="outlined" onClick={() => takeTool('measure')}>
+			{tool !== measureTool && (
+				<Button variant="outlined" onClick={() => takeTool(measureTool)}>
 					{px === null ? 'Draw the line' : 'Draw another line'}
 				</Button>
 			)}
@@ -112,7 +114,7 @@ export function SizeSection() {
 						color="inherit"
 						onClick={() => {
 							open.apply('Forget the real size', (s) => setRealSize(s, undefined))
-							desk.setState({ measured: null })
+							slices.of(measuredSlice).setState({ line: null })
 							refresh()
 						}}
 					>

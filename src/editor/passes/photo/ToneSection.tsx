@@ -16,10 +16,11 @@ import {
 	type PlacedPhoto,
 	type Tone,
 } from '@/core'
-import { LabelledSlider } from '../../LabelledSlider'
-import { NumberField } from '../../NumberField'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useWorkbench } from '../../workbench'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { NumberField } from '@/kit/NumberField'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { Histogram } from './Histogram'
 import { usePhotoAtHand } from './photoAtHand'
 
@@ -31,8 +32,8 @@ const MIDTONES = [0.05, 0.95] as const
 /** How the photo is shown. Nothing here changes its file. */
 export function ToneSection() {
 	const photo = usePhotoAtHand()
-	const { desk, open } = useWorkbench()
-	const edges = useDesk((state) => state.edges)
+	const { slices, open } = useWorkbench()
+	const edges = useSlice(darkroomSlice, (state) => state.edges)
 	if (!photo)
 		return (
 			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
@@ -45,7 +46,7 @@ export function ToneSection() {
 			<SwitchRow
 				label="Show its edges instead"
 				checked={edges}
-				onChange={(on) => desk.setState({ edges: on })}
+				onChange={(on) => slices.of(darkroomSlice).setState({ edges: on })}
 			/>
 			<Levels photo={photo} />
 			<Colour photo={photo} />
@@ -97,7 +98,7 @@ function Strength({ photo }: { photo: PlacedPhoto }) {
 /** Black point, midtone and white point: thumbs under the histogram, and as numbers. */
 function Levels({ photo }: { photo: PlacedPhoto }) {
 	const { change, rest } = useToneChange(photo)
-	const studied = useDesk((state) => state.studied.get(photo.blob))
+	const studied = useSlice(darkroomSlice, (state) => state.studied.get(photo.blob))
 	const { black, white, midtone } = photo.tone
 	// The chart follows the thumbs as fast as it can, but never holds them up.
 	const seen = useDeferredValue(photo.tone)

@@ -1,8 +1,8 @@
 'use client'
 
 import type { PlacedPhoto } from '@/core'
-import { photoAtWork } from '../../canvas/chooseByPhoto'
-import { useOpenSheet, useSheet } from '../../workbench'
+import { photoAtWork } from '@/editor/bench/chooseByPhoto'
+import { useOpenSheet, useSheet } from '@/editor/workbench/workbench'
 
 /** The photo whose numbers the card shows. */
 export function usePhotoAtHand(): PlacedPhoto | undefined {

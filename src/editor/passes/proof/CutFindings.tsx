@@ -1,20 +1,20 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import { useEffect, useMemo, useState } from 'react'
-import { type Contour, nestingOf, type Piece } from '@/core'
-import { differingPieces } from '@/store/combining'
+import { useCallback, useMemo } from 'react'
+import { boundsOf, type Contour, nestingOf, type Piece } from '@/core'
+import { lookAtBox } from '@/editor/bench/lookAt'
+import { told, useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { differingPieces } from '@/jobs/combining'
+import { Notice } from '@/kit/Notice'
 import { selectContour } from '@/store/selection'
-import { boundsOf } from '../../canvas/hitTest'
-import { fitBox } from '../../canvas/view'
-import { goToPass } from '../../desk'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
 import { makeAlike } from '../cut/makeAlike'
-import { Notice } from '../Notice'
+import { cutPass } from '../cut/pass'
 
 /** What would fall out of card, and what another program may fill otherwise: each with its remedy. */
 export function CutFindings() {
-	const { open, desk, refresh } = useWorkbench()
+	const { open, desk, goTo } = useWorkbench()
 	const { pieces } = useSheetAtRest()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const shown = useMemo(() => pieces.filter((piece) => !piece.hidden), [pieces])
@@ -29,10 +29,9 @@ export function CutFindings() {
 	)
 	const differing = useDiffering(shown)
 	const show = (contour: Contour) => {
-		goToPass(desk, 'cut')
+		goTo(cutPass)
 		open.select(selectContour(open.sheet(), contour.id))
-		desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
-		refresh()
+		lookAtBox(boundsOf(contour), desk)
 	}
 	return (
 		<>
@@ -54,7 +53,11 @@ export function CutFindings() {
 					key={piece.id}
 					severity="warning"
 					action={
-						<Button color="inherit" disabled={readOnly} onClick={() => makeAlike(open, piece)}>
+						<Button
+							color="inherit"
+							disabled={readOnly}
+							onClick={() => told(makeAlike(open, piece))}
+						>
 							Make it the same under both
 						</Button>
 					}
@@ -70,15 +73,6 @@ const NONE: readonly Piece[] = []
 
 /** The pieces that the fill rules fill differently, once that is known. */
 function useDiffering(pieces: readonly Piece[]): readonly Piece[] {
-	const [known, setKnown] = useState<{ of: unknown; found: Piece[] } | null>(null)
-	useEffect(() => {
-		let gone = false
-		differingPieces(pieces).then((found) => {
-			if (found && !gone) setKnown({ of: pieces, found })
-		})
-		return () => {
-			gone = true
-		}
-	}, [pieces])
-	return known?.of === pieces ? known.found : NONE
+	const ask = useCallback(() => differingPieces(pieces), [pieces])
+	return useAnswer(ask) ?? NONE
 }

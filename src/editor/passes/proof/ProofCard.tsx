@@ -6,13 +6,22 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import Switch from '@mui/material/Switch'
 import Typography from '@mui/material/Typography'
 import { lazy, Suspense } from 'react'
-import { boxOf, type Contour, closeOutline, formatPathData, type Piece, type Sheet } from '@/core'
+import {
+	boundsOf,
+	boxOf,
+	type Contour,
+	closeOutline,
+	formatPathData,
+	isFilled,
+	type Piece,
+	type Sheet,
+} from '@/core'
+import { lookAtBox } from '@/editor/bench/lookAt'
+import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { Notice } from '@/kit/Notice'
 import { selectContour } from '@/store/selection'
-import { boundsOf } from '../../canvas/hitTest'
-import { fitBox } from '../../canvas/view'
-import { goToPass } from '../../desk'
-import { useDesk, useSheetAtRest, useWorkbench } from '../../workbench'
-import { Notice } from '../Notice'
+import { refinePass } from '../refine/pass'
+import { proofSlice } from './proofSlice'
 
 const CutFindings = lazy(() => import('./CutFindings').then((m) => ({ default: m.CutFindings })))
 
@@ -20,9 +29,9 @@ const CutFindings = lazy(() => import('./CutFindings').then((m) => ({ default: m
 const SMALL_SIZES = [96, 48, 24, 16]
 
 export function ProofCard() {
-	const { desk } = useWorkbench()
+	const { slices } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const inverted = useDesk((state) => state.inverted)
+	const inverted = useSlice(proofSlice, (state) => state.inverted)
 	const shown = sheet.pieces.filter((piece) => !piece.hidden)
 	if (shown.length === 0) {
 		return (
@@ -38,7 +47,7 @@ export function ProofCard() {
 					<Switch
 						size="small"
 						checked={inverted}
-						onChange={(_, on) => desk.setState({ inverted: on })}
+						onChange={(_, on) => slices.of(proofSlice).setState({ inverted: on })}
 					/>
 				}
 				label="White on black"
@@ -101,10 +110,7 @@ function SmallSizes({
 					{pieces.map((piece) => (
 						<path
 							key={piece.id}
-							d={formatPathData(
-								piece.contours.filter((c) => c.closed),
-								1,
-							)}
+							d={formatPathData(piece.contours.filter(isFilled), 1)}
 							fill={shape}
 							fillRule={piece.fillRule}
 						/>
@@ -116,8 +122,11 @@ function SmallSizes({
 }
 
 /** Outlines thought closed that are not: each with its place and the way back to it. */
+/** More findings of one kind than this help nobody. */
+const MOST_LISTED = 30
+
 function OpenOutlines() {
-	const { open, desk, refresh } = useWorkbench()
+	const { open, desk, goTo } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const found = sheet.pieces
 		.filter((p) => !p.hidden)
@@ -126,14 +135,13 @@ function OpenOutlines() {
 		)
 	if (found.length === 0) return <Notice severity="success">Every outline is closed.</Notice>
 	const show = (contour: Contour) => {
-		goToPass(desk, 'refine')
+		goTo(refinePass)
 		open.select(selectContour(sheet, contour.id))
-		desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
-		refresh()
+		lookAtBox(boundsOf(contour), desk)
 	}
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
-			{found.map(({ piece, contour }) => (
+			{found.slice(0, MOST_LISTED).map(({ piece, contour }) => (
 				<Notice
 					key={contour.id}
 					severity="warning"
@@ -155,9 +163,15 @@ function OpenOutlines() {
 						</>
 					}
 				>
-					“{piece.name}” is open: it cannot be filled or cut.
+					“{piece.name}” is open:{' '}
+					{isFilled(contour)
+						? 'it fills straight across, but a cut would leave that side.'
+						: 'it cannot be filled or cut.'}
 				</Notice>
 			))}
+			{found.length > MOST_LISTED && (
+				<Notice severity="warning">And {found.length - MOST_LISTED} more outlines are open.</Notice>
+			)}
 		</Box>
 	)
 }

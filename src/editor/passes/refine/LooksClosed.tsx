@@ -1,12 +1,11 @@
 'use client'
 
 import Button from '@mui/material/Button'
-import { joinEnds, type NearlyClosed } from '@/core'
+import { boundsOf, joinEnds, type NearlyClosed } from '@/core'
+import { lookAtBox } from '@/editor/bench/lookAt'
+import { useWorkbench } from '@/editor/workbench/workbench'
+import { Notice } from '@/kit/Notice'
 import { selectContour } from '@/store/selection'
-import { boundsOf } from '../../canvas/hitTest'
-import { fitBox } from '../../canvas/view'
-import { useWorkbench } from '../../workbench'
-import { Notice } from '../Notice'
 
 /** Outlines that look closed and are not, with what mends them. */
 export function LooksClosed({
@@ -21,7 +20,7 @@ export function LooksClosed({
 	const ends = new Set([contour.nodes[0], contour.nodes.at(-1)].flatMap((node) => node?.id ?? []))
 	const show = () => {
 		open.select(selectContour(open.sheet(), contour.id, ends))
-		desk.setState(({ size }) => ({ view: fitBox(boundsOf(contour), size) }))
+		lookAtBox(boundsOf(contour), desk)
 		refresh()
 	}
 	const close = () => {

@@ -4,28 +4,22 @@ import ArrowBackRounded from '@mui/icons-material/ArrowBackRounded'
 import ArrowForwardRounded from '@mui/icons-material/ArrowForwardRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Tooltip from '@mui/material/Tooltip'
 import Typography from '@mui/material/Typography'
-import { useSnackbar } from 'notistack'
-import { lazy, memo, Suspense, useDeferredValue, useState } from 'react'
-import {
-	centreOf,
-	type NodeKind,
-	nearlyClosed,
-	type Sheet,
-	scaleAbout,
-	transformNodes,
-	turnAbout,
-} from '@/core'
-import { messageFor } from '../../messages'
-import { NumberField } from '../../NumberField'
-import { ProgressBar } from '../../ProgressBar'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
+import { lazy, memo, Suspense, useDeferredValue } from 'react'
+import { type NodeKind, nearlyClosed, type Sheet } from '@/core'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { ProgressBar } from '@/kit/ProgressBar'
+import { showProblem } from '@/kit/snackbar'
+import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
 import { type Chosen, chosenNodes, NODE_ACTIONS, type NodeAction } from './nodeActions'
 import { SelectMenu } from './SelectMenu'
 
 const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
+
+// Its fields come with the second node that is chosen.
+const TurnAndScale = lazy(() => import('./TurnAndScale').then((m) => ({ default: m.TurnAndScale })))
 
 const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
 
@@ -58,7 +52,11 @@ export function RefineCard() {
 							<ActionButton key={action.name} action={action} able={action.can(chosen)} />
 						))}
 					</Box>
-					{group === 'Several' && <TurnAndScale chosen={chosen} />}
+					{group === 'Several' && chosen.nodes.length > 1 && (
+						<Suspense>
+							<TurnAndScale chosen={chosen} />
+						</Suspense>
+					)}
 				</Box>
 			))}
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
@@ -72,7 +70,7 @@ export function RefineCard() {
 function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 	const { walk, refresh, takeTool } = useWorkbench()
 	const step = (by: 1 | -1) => () => {
-		takeTool('nodes')
+		takeTool(nodesTool)
 		walk.step(by)
 		refresh()
 	}
@@ -80,7 +78,7 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 	return (
 		<Box>
 			<Box sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr auto', alignItems: 'center' }}>
-				<Tooltip title="Walk back (Shift N)">
+				<Tip title="Walk back (Shift N)">
 					<Button
 						variant="outlined"
 						aria-label="Walk back"
@@ -89,15 +87,15 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 					>
 						<ArrowBackRounded fontSize="small" />
 					</Button>
-				</Tooltip>
+				</Tip>
 				<Typography variant="body2" sx={{ textAlign: 'center' }}>
 					{place ? `Node ${place.index + 1} of ${count}` : 'Walk round'}
 				</Typography>
-				<Tooltip title="Walk to the next node, clockwise (N)">
+				<Tip title="Walk to the next node, clockwise (N)">
 					<Button variant="outlined" aria-label="Walk on" onClick={step(1)} sx={{ minWidth: 44 }}>
 						<ArrowForwardRounded fontSize="small" />
 					</Button>
-				</Tooltip>
+				</Tip>
 			</Box>
 			<Box sx={{ mt: 0.75 }}>
 				<ProgressBar
@@ -117,18 +115,17 @@ const ActionButton = memo(function ActionButton({
 	able: boolean
 }) {
 	const { open, refresh } = useWorkbench()
-	const { enqueueSnackbar } = useSnackbar()
 	const { name, says, key, run } = action
 	const act = () => {
 		try {
 			run(open, chosenNodes(open.sheet(), open.getState().selection.nodes))
 		} catch (error) {
-			enqueueSnackbar(messageFor(error), { variant: 'warning' })
+			showProblem(error, { variant: 'warning' })
 		}
 		refresh()
 	}
 	return (
-		<Tooltip title={key ? `${says} (${key})` : says}>
+		<Tip title={key ? `${says} (${key})` : says}>
 			<span>
 				<Button
 					fullWidth
@@ -150,48 +147,9 @@ const ActionButton = memo(function ActionButton({
 					{name}
 				</Button>
 			</span>
-		</Tooltip>
+		</Tip>
 	)
 })
-
-const RADIANS = Math.PI / 180
-
-/** Turns and scales the selected nodes about the middle of all of them. */
-function TurnAndScale({ chosen }: { chosen: Chosen }) {
-	const { open } = useWorkbench()
-	const [done, setDone] = useState(0)
-	if (chosen.nodes.length < 2) return null
-	const about = (
-		map: (centre: readonly [number, number]) => Parameters<typeof transformNodes>[2],
-	) => {
-		const { ids } = chosen
-		open.apply(`Transform ${ids.size} nodes`, (sheet) => {
-			const centre = centreOf(chosenNodes(sheet, ids).nodes)
-			return centre ? transformNodes(sheet, ids, map(centre)) : sheet
-		})
-		// The fields go back to where nothing is turned and nothing scaled.
-		setDone(done + 1)
-	}
-	return (
-		<Box key={done} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, pt: 1.25 }}>
-			<NumberField
-				label="Turn by"
-				unit="°"
-				value={0}
-				onChange={(next) => about((centre) => turnAbout(centre, next(0) * RADIANS))}
-			/>
-			<NumberField
-				label="Scale to"
-				unit="%"
-				value={100}
-				onChange={(next) => {
-					const k = next(100) / 100
-					if (k > 0) about((centre) => scaleAbout(centre, 0, k, k))
-				}}
-			/>
-		</Box>
-	)
-}
 
 /** “12 corner, 4 smooth”: what the sheet's nodes are. */
 function kindWords(sheet: Sheet): string {

@@ -3,8 +3,8 @@
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
 import { nodesOfKind, nodesWhere, type Sheet, withNeighbours } from '@/core'
+import { useWorkbench } from '@/editor/workbench/workbench'
 import { selectContour } from '@/store/selection'
-import { useWorkbench } from '../../workbench'
 
 type Pick = (sheet: Sheet, piece: string, now: ReadonlySet<string>) => ReadonlySet<string>
 

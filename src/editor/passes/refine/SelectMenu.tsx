@@ -3,7 +3,7 @@
 import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Button from '@mui/material/Button'
 import { lazy, Suspense, useState } from 'react'
-import { useOpenSheet } from '../../workbench'
+import { useOpenSheet } from '@/editor/workbench/workbench'
 
 // The menu comes when it is first asked for.
 const SelectChoices = lazy(() =>

@@ -3,13 +3,15 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useEffect, useMemo } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import type { Suggestion } from '@/core'
-import { suggestFor } from '@/store/thinning'
-import { lookAt } from '../../canvas/lookAt'
-import { useDesk, useWorkbench } from '../../workbench'
+import { lookAt } from '@/editor/bench/lookAt'
+import { useAnswer } from '@/editor/workbench/useAnswer'
+import { useSlice, useWorkbench, type Workbench } from '@/editor/workbench/workbench'
+import { suggestFor } from '@/jobs/thinning'
 import { useThinTargets } from '../thin/useThinPreview'
-import { nextSuggestion, takeSuggestion } from './takeSuggestion'
+import { nextSuggestion } from './nextSuggestion'
+import { refineSlice } from './refineSlice'
 
 /** Outlines with more nodes want thinning, not advice on each. */
 const MOST_NODES = 400
@@ -20,32 +22,28 @@ const PAUSE_MS = 700
 /** What could be better about the piece at work, one thing at a time. */
 export function Suggestions() {
 	const workbench = useWorkbench()
-	const { desk } = workbench
+	const { desk, slices } = workbench
+	const refine = slices.of(refineSlice)
 	const targets = useThinTargets('piece')
 	const contours = useMemo(() => targets.map(({ contour }) => contour), [targets])
 	const nodes = contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
-	const suggested = useDesk((state) => state.suggested)
+	const suggested = useSlice(refineSlice, (state) => state.suggested)
+	const _begun = useBegun()
+	const ask = useMemo(
+		() => (nodes === 0 || nodes > MOST_NODES ? null : () => suggestFor(contours)),
+		[contours, nodes],
+	)
+	const all = useAnswer(ask, PAUSE_MS)
 	useEffect(() => {
-		let gone = false
-		let timer: ReturnType<typeof setTimeout> | undefined
-		if (nodes === 0 || nodes > MOST_NODES) desk.setState({ suggested: null })
-		else
-			timer = setTimeout(() => {
-				suggestFor(contours).then((all) => {
-					if (!all || gone) return
-					// Where one stood on is kept, as far as it is still there.
-					const stood = desk.getState().suggested
-					const node = stood?.all[stood.at]?.node
-					const at = all.findIndex((one) => one.node === node)
-					desk.setState({ suggested: { all, at: Math.max(0, at) } })
-				})
-			}, PAUSE_MS)
-		return () => {
-			gone = true
-			clearTimeout(timer)
-		}
-	}, [contours, nodes, desk])
-	useEffect(() => () => desk.setState({ suggested: null }), [desk])
+		if (!ask) refine.setState({ suggested: null })
+		if (!all) return
+		// Where one stood on is kept, as far as it is still there.
+		const { suggested: stood } = refine.getState()
+		const node = stood?.all[stood.at]?.node
+		const at = all.findIndex((one) => one.node === node)
+		refine.setState({ suggested: { all, at: Math.max(0, at) } })
+	}, [ask, all, refine])
+	useEffect(() => () => refine.setState({ suggested: null }), [refine])
 
 	const now = suggested?.all[suggested.at]
 	return (
@@ -66,10 +64,10 @@ export function Suggestions() {
 			</Typography>
 			{now && (
 				<Box sx={{ display: 'flex', gap: 0.5, mt: 0.5 }}>
-					<Button variant="outlined" onClick={() => takeSuggestion(workbench)}>
+					<Button variant="outlined" onClick={() => void take(workbench)}>
 						Take (T)
 					</Button>
-					<Button onClick={() => nextSuggestion(desk)}>Next</Button>
+					<Button onClick={() => nextSuggestion(workbench)}>Next</Button>
 					<Button onClick={() => lookAt(now.at, desk)}>Show</Button>
 				</Box>
 			)}
@@ -88,4 +86,23 @@ function words({ what, amount }: Suggestion): string {
 		case 'nearly-corner':
 			return `a smooth node’s handles are ${amount.toFixed(1)} px long: it is nearly a corner.`
 	}
+}
+
+/** What follows suggestions weighs more than what shows them: it comes with the first that is taken. */
+async function take(workbench: Workbench): Promise<void> {
+	const { takeSuggestion } = await import('./takeSuggestion')
+	takeSuggestion(workbench)
+}
+
+/** Whether anything was done on the page yet: advice is for those who work, not for those who look. */
+function useBegun(): boolean {
+	const [begun, setBegun] = useState(false)
+	useEffect(() => {
+		const begin = () => setBegun(true)
+		const ended = new AbortController()
+		for (const type of ['pointermove', 'pointerdown', 'keydown'])
+			window.addEventListener(type, begin, { once: true, signal: ended.signal })
+		return () => ended.abort()
+	}, [])
+	return begun
 }

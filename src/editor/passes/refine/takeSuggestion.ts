@@ -1,6 +1,6 @@
 import { followSuggestion, type Suggestion } from '@/core'
-import type { Desk } from '../../desk'
-import type { Workbench } from '../../workbench'
+import type { PassContext } from '@/editor/bench/definitions'
+import { refineSlice } from './refineSlice'
 
 const LABELS: Readonly<Record<Suggestion['what'], string>> = {
 	needless: 'Take a needless node out',
@@ -10,23 +10,19 @@ const LABELS: Readonly<Record<Suggestion['what'], string>> = {
 }
 
 /** Follows the suggestion one stands on, as one edit. @returns whether there was one */
-export function takeSuggestion({ open, desk, refresh }: Workbench): boolean {
-	const { suggested } = desk.getState()
+export function takeSuggestion({
+	open,
+	slices,
+	refresh,
+}: Pick<PassContext, 'open' | 'slices' | 'refresh'>): boolean {
+	const refine = slices.of(refineSlice)
+	const { suggested } = refine.getState()
 	const now = suggested?.all[suggested.at]
 	if (!suggested || !now) return false
 	open.apply(LABELS[now.what], (sheet) => followSuggestion(sheet, now))
 	// The others are sought anew; until they are found, none is pointed at twice.
 	const all = suggested.all.filter((one) => one !== now)
-	desk.setState({ suggested: { all, at: all.length > 0 ? suggested.at % all.length : 0 } })
+	refine.setState({ suggested: { all, at: all.length > 0 ? suggested.at % all.length : 0 } })
 	refresh()
 	return true
-}
-
-/** On to the next suggestion, round and round. */
-export function nextSuggestion(desk: Desk): void {
-	desk.setState(({ suggested }) =>
-		suggested && suggested.all.length > 0
-			? { suggested: { ...suggested, at: (suggested.at + 1) % suggested.all.length } }
-			: {},
-	)
 }

@@ -5,7 +5,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { type MirrorLine, setMirror, weldMirror } from '@/core'
-import { useOpenSheet, useWorkbench } from '../../workbench'
+import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+
+import { mirrorTool } from './mirrorTool'
 
 /** Ends this near to the mirror line on screen are on it, px. */
 const ON_LINE_PX = 10
@@ -66,7 +68,7 @@ export function MirrorWork() {
 				>
 					Level
 				</Button>
-				<Button variant="outlined" onClick={() => takeTool('mirror')}>
+				<Button variant="outlined" onClick={() => takeTool(mirrorTool)}>
 					Draw it
 				</Button>
 			</Box>

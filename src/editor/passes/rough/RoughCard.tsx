@@ -4,13 +4,13 @@ import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import { type PencilWish, pencilSlice, pencilTool } from '@/editor/tools/pencil'
+import { useTakeFiles } from '@/editor/workbench/FilesTaken'
+import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { DRAWINGS } from '@/kit/fileKinds'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { chooseFiles } from '@/store/files'
-import type { PencilWish } from '../../desk'
-import { useTakeFiles } from '../../FilesTaken'
-import { LabelledSlider } from '../../LabelledSlider'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useWorkbench } from '../../workbench'
-import { DRAWINGS } from '../fileKinds'
 import { ToolRows } from '../ToolRows'
 import { MirrorWork } from './MirrorWork'
 
@@ -20,7 +20,7 @@ export function RoughCard() {
 	return (
 		<>
 			<ToolRows />
-			{tool === 'pencil' ? <PencilOptions /> : <StraightOnly />}
+			{tool === pencilTool ? <PencilOptions /> : <StraightOnly />}
 			<MirrorWork />
 			<Button
 				variant="outlined"
@@ -51,10 +51,9 @@ function StraightOnly() {
 }
 
 function PencilOptions() {
-	const { desk } = useWorkbench()
-	const { smoothing, settling } = useDesk((state) => state.pencil)
-	const set = (change: Partial<PencilWish>) =>
-		desk.setState(({ pencil }) => ({ pencil: { ...pencil, ...change } }))
+	const pencil = useWorkbench().slices.of(pencilSlice)
+	const { smoothing, settling } = useSlice(pencilSlice, (state) => state)
+	const set = (change: Partial<PencilWish>) => pencil.setState(change)
 	return (
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
 			<LabelledSlider

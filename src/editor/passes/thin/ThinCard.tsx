@@ -13,13 +13,13 @@ import {
 	type ThinPreview,
 	type ThinTarget,
 } from '@/core'
-import { lookAt } from '../../canvas/lookAt'
-import { FIRST_THIN, type ThinWish } from '../../desk'
-import { LabelledSlider } from '../../LabelledSlider'
-import { NumberField } from '../../NumberField'
-import { SwitchRow } from '../../SwitchRow'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
-import { Notice } from '../Notice'
+import { lookAt } from '@/editor/bench/lookAt'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { Notice } from '@/kit/Notice'
+import { NumberField } from '@/kit/NumberField'
+import { SwitchRow } from '@/kit/SwitchRow'
+import { FIRST_THIN, type ThinWish, thinSlice } from './thinSlice'
 import { useThinPreview, useThinTargets, useTradeOff } from './useThinPreview'
 
 const TradeOffChart = lazy(() =>
@@ -37,14 +37,14 @@ const fromSlider = (at: number) => rounded(LEAST_PX * (MOST_PX / LEAST_PX) ** (a
 const rounded = (px: number) => Number(px.toPrecision(2))
 
 export function ThinCard() {
-	const { desk } = useWorkbench()
+	const thin = useWorkbench().slices.of(thinSlice)
 	const sheet = useSheetAtRest()
-	const wish = useDesk((state) => state.thin)
-	const ghost = useDesk((state) => state.ghost)
+	const wish = useSlice(thinSlice, (state) => state.wish)
+	const ghost = useSlice(thinSlice, (state) => state.ghost)
 	const targets = useThinTargets(wish.scope)
 	useThinPreview(targets)
 	const set = (change: Partial<ThinWish>) =>
-		desk.setState(({ thin }) => ({ thin: { ...thin, ...change } }))
+		thin.setState(({ wish }) => ({ wish: { ...wish, ...change } }))
 	return (
 		<>
 			<Scope />
@@ -73,7 +73,7 @@ export function ThinCard() {
 					unit="px"
 					value={wish.tolerance}
 					onChange={(next) =>
-						set({ tolerance: Math.min(99, Math.max(0.01, next(desk.getState().thin.tolerance))) })
+						set({ tolerance: Math.min(99, Math.max(0.01, next(thin.getState().wish.tolerance))) })
 					}
 				/>
 			</Box>
@@ -110,10 +110,10 @@ export function ThinCard() {
 }
 
 function Scope() {
-	const { desk } = useWorkbench()
-	const scope = useDesk((state) => state.thin.scope)
+	const thin = useWorkbench().slices.of(thinSlice)
+	const scope = useSlice(thinSlice, (state) => state.wish.scope)
 	const choose = (next: ThinWish['scope'] | null) =>
-		next && desk.setState(({ thin }) => ({ thin: { ...thin, scope: next } }))
+		next && thin.setState(({ wish }) => ({ wish: { ...wish, scope: next } }))
 	return (
 		<ToggleButtonGroup
 			exclusive
@@ -201,7 +201,7 @@ function Weighed({
 	onChoose: (tolerance: number) => void
 }) {
 	const tradeOff = useTradeOff(targets)
-	const tolerance = useDesk((state) => state.thin.tolerance)
+	const tolerance = useSlice(thinSlice, (state) => state.wish.tolerance)
 	if (targets.length === 0) return null
 	const knee = tradeOff?.points[tradeOff.knee]
 	return (

@@ -11,8 +11,8 @@ import {
 } from 'chart.js'
 import { useEffect, useRef } from 'react'
 import type { TradeOff } from '@/core'
+import { useDesk } from '@/editor/workbench/workbench'
 import { DARK, LIGHT } from '@/theme/tokens'
-import { useDesk } from '../../workbench'
 
 Chart.register(LinearScale, LineController, LineElement, LogarithmicScale, PointElement)
 

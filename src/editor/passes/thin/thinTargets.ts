@@ -1,6 +1,6 @@
 import type { Piece, ThinTarget } from '@/core'
 import { chosenPieces, NOTHING, type Selection } from '@/store/selection'
-import type { ThinWish } from '../../desk'
+import type { ThinWish } from './thinSlice'
 
 /** Fewer nodes than these have nothing between their ends to thin. */
 const LEAST_NODES = 3

@@ -1,10 +1,11 @@
 'use client'
 
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo } from 'react'
 import type { ThinTarget, TradeOff } from '@/core'
-import { previewThin, weighThin } from '@/store/thinning'
-import type { ThinWish } from '../../desk'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '../../workbench'
+import { useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { previewThin, weighThin } from '@/jobs/thinning'
+import { type ThinWish, thinSlice } from './thinSlice'
 import { thinTargets } from './thinTargets'
 
 const NO_NODES: ReadonlySet<string> = new Set()
@@ -26,35 +27,29 @@ export function useThinTargets(scope: ThinWish['scope']): readonly ThinTarget[] 
 
 /** Keeps the ghost up to date with what is asked; takes it away with the card. */
 export function useThinPreview(targets: readonly ThinTarget[]): void {
-	const { desk } = useWorkbench()
-	const wish = useDesk((state) => state.thin)
+	const thin = useWorkbench().slices.of(thinSlice)
+	const wish = useSlice(thinSlice, (state) => state.wish)
+	const ask = useMemo(
+		() => (targets.length > 0 ? () => previewThin(targets, wish) : null),
+		[targets, wish],
+	)
+	const ghost = useAnswer(ask)
 	useEffect(() => {
-		let gone = false
-		if (targets.length === 0) desk.setState({ ghost: null })
-		else
-			previewThin(targets, wish).then((ghost) => {
-				if (ghost && !gone) desk.setState({ ghost })
-			})
-		return () => {
-			gone = true
-		}
-	}, [targets, wish, desk])
-	useEffect(() => () => desk.setState({ ghost: null }), [desk])
+		// The last answer is shown until the next one comes.
+		if (ghost || !ask) thin.setState({ ghost })
+	}, [ghost, ask, thin])
+	useEffect(() => () => thin.setState({ ghost: null }), [thin])
 }
 
 /** Nodes against deviation for what is asked about; `null` until it is known. */
 export function useTradeOff(targets: readonly ThinTarget[]): TradeOff | null {
-	const { keepCorners, preferExtrema, levelled } = useDesk((state) => state.thin)
-	const [known, setKnown] = useState<{ targets: unknown; tradeOff: TradeOff } | null>(null)
-	useEffect(() => {
-		let gone = false
-		if (targets.length > 0)
-			weighThin(targets, { keepCorners, preferExtrema, levelled }).then((tradeOff) => {
-				if (tradeOff && !gone) setKnown({ targets, tradeOff })
-			})
-		return () => {
-			gone = true
-		}
-	}, [targets, keepCorners, preferExtrema, levelled])
-	return known && known.targets === targets ? known.tradeOff : null
+	const { keepCorners, preferExtrema, levelled } = useSlice(thinSlice, (state) => state.wish)
+	const ask = useMemo(
+		() =>
+			targets.length > 0
+				? () => weighThin(targets, { keepCorners, preferExtrema, levelled })
+				: null,
+		[targets, keepCorners, preferExtrema, levelled],
+	)
+	return useAnswer(ask)
 }

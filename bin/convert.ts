@@ -1,0 +1,119 @@
+import { basename, join } from 'node:path'
+import { formatSvg, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
+import { numberWithin, readDrawing, sheetOf } from './drawings'
+import { isFolder, makeFolder, say, writeText } from './files'
+import { parsedArgs, UsageError } from './usage'
+
+interface Converted {
+	readonly input: string
+	/** Where it went; absent where it could not be read or written. */
+	readonly output?: string
+	readonly pieces?: number
+	readonly outlines?: number
+	readonly nodes?: number
+	readonly skipped?: readonly LeftOut[]
+	readonly error?: string
+}
+
+/** `convert IN.svg…`: drawings as they come in, written again; one that fails stops no other. */
+export async function convertCommand(args: string[]): Promise<void> {
+	const { inputs, outputOf, folder, digits, json } = understood(args)
+	const done: Converted[] = []
+	if (folder !== undefined) await makeFolder(folder)
+	for (const input of inputs) {
+		const converted = await convert(input, outputOf(input), digits)
+		done.push(converted)
+		if (!json) report(converted)
+	}
+	if (json) say(`${JSON.stringify({ files: done })}\n`)
+	const failed = done.filter(({ error }) => error !== undefined)
+	const [only] = failed
+	if (only)
+		throw new Error(
+			failed.length === 1
+				? only.error
+				: `${failed.length} of ${done.length} drawings could not be converted.`,
+		)
+}
+
+async function convert(
+	input: string,
+	output: string | undefined,
+	digits: number,
+): Promise<Converted> {
+	try {
+		const drawing = await readDrawing(input)
+		const outlines = drawing.pieces.flatMap(({ contours }) => contours)
+		if (output !== undefined)
+			await writeText(output, formatSvg(sheetOf(drawing, drawing.pieces), { digits }))
+		return {
+			input,
+			...(output !== undefined && { output }),
+			pieces: drawing.pieces.length,
+			outlines: outlines.length,
+			nodes: nodeCount(outlines),
+			skipped: drawing.skipped,
+		}
+	} catch (error) {
+		return { input, error: error instanceof Error ? error.message : String(error) }
+	}
+}
+
+function report({ input, skipped = [], error }: Converted): void {
+	if (error === undefined && skipped.length > 0)
+		process.stderr.write(`${input}: not as it was: ${saysLeftOut(skipped)}\n`)
+}
+
+interface Understood {
+	readonly inputs: readonly string[]
+	readonly outputOf: (input: string) => string | undefined
+	/** Made where it is not there yet. */
+	readonly folder: string | undefined
+	readonly digits: number
+	readonly json: boolean
+}
+
+function understood(args: string[]): Understood {
+	const { values, positionals: inputs } = parsedArgs(args, OPTIONS)
+	if (inputs.length === 0) throw new UsageError('Name the drawings to convert.')
+	const json = values.json ?? false
+	const output = values.output ?? (json ? undefined : '-')
+	if (json && output === '-')
+		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	if (inputs.filter((input) => input === '-').length > 1)
+		throw new UsageError('Standard input can be read once.')
+	const digits = numberWithin(values.precision, {
+		least: 0,
+		most: 6,
+		otherwise: 3,
+		what: 'A precision is a number of decimals',
+	})
+	if (!Number.isInteger(digits)) throw new UsageError('A precision is a whole number of decimals.')
+	const folder = output !== undefined && output !== '-' && isFolder(output) ? output : undefined
+	return { inputs, outputOf: outputs(inputs, output), folder, digits, json }
+}
+
+/** Where each drawing goes: to the one file that is named, or into a folder under its own name. */
+function outputs(inputs: readonly string[], output: string | undefined) {
+	if (output === undefined) return () => undefined
+	if (output === '-' || !isFolder(output)) {
+		if (inputs.length > 1)
+			throw new UsageError('Several drawings go into a folder: end its name with a slash.')
+		return () => output
+	}
+	const names = inputs.map(nameOf)
+	const twice = names.find((name, i) => names.indexOf(name) !== i)
+	if (twice !== undefined)
+		throw new UsageError(`Two of the drawings would both become ${join(output, twice)}.`)
+	return (input: string) => join(output, nameOf(input))
+}
+
+function nameOf(input: string): string {
+	return input === '-' ? 'drawing.svg' : basename(input).replace(/(\.svgz?)?$/i, '.svg')
+}
+
+const OPTIONS = {
+	output: { type: 'string', short: 'o' },
+	precision: { type: 'string' },
+	json: { type: 'boolean' },
+} as const

@@ -1,0 +1,49 @@
+import { decodeSvg, readSvg, type SvgDrawing } from '../src/core/drawings'
+import { emptySheet, type Piece, type Sheet, saysLeftOut } from '../src/core/index'
+import { readBytes } from './files'
+import { UsageError } from './usage'
+
+/** A drawing from a file or standard input. @throws where it cannot be read, or holds no shapes */
+export async function readDrawing(path: string): Promise<SvgDrawing> {
+	const name = path === '-' ? 'Standard input' : path
+	const bytes = await readBytes(path)
+	const drawing = await readable(name, async () => readSvg(await decodeSvg(bytes)))
+	if (drawing.pieces.length === 0)
+		throw new Error(`${name} holds no paths or shapes.${leftOut(drawing)}`)
+	return drawing
+}
+
+async function readable<T>(name: string, work: () => Promise<T>): Promise<T> {
+	try {
+		return await work()
+	} catch (error) {
+		throw new Error(`${name}: ${error instanceof Error ? error.message : error}`)
+	}
+}
+
+function leftOut({ skipped }: SvgDrawing): string {
+	return skipped.length > 0 ? ` What it holds cannot be taken over: ${saysLeftOut(skipped)}.` : ''
+}
+
+/** A sheet of a drawing's size with some pieces. */
+export function sheetOf({ width, height, mmPerPx }: SvgDrawing, pieces: readonly Piece[]): Sheet {
+	const sheet = { ...emptySheet('', width || 1000, height || 1000), pieces }
+	return mmPerPx === undefined ? sheet : { ...sheet, mmPerPx }
+}
+
+/** A number given on the command line, plainly written and within bounds. */
+export function numberWithin(
+	said: string | undefined,
+	{
+		least,
+		most,
+		otherwise,
+		what,
+	}: { least: number; most: number; otherwise: number; what: string },
+): number {
+	if (said === undefined) return otherwise
+	const value = /^\d*\.?\d+(e[+-]?\d+)?$/i.test(said) ? Number(said) : Number.NaN
+	if (!(value >= least && value <= most))
+		throw new UsageError(`${what} from ${least} to ${most}, not “${said}”.`)
+	return value
+}

@@ -1,0 +1,111 @@
+import { composeAffine } from '../../geometry/affine'
+import { withFreshIds } from '../../path/freshIds'
+import { inferKinds } from '../../path/kinds'
+import { newPiece, type Piece } from '../../path/model'
+import { PathSyntaxError, readPathData } from '../pathData'
+import { drawChildren } from './draw'
+import type { Drawn } from './drawn'
+import { parseElements, type SvgTree } from './elements'
+import { type LeftOut, newTally } from './leftOut'
+import { FIRST_LOOKS, looksOf } from './looks'
+import { createVisits, type Place, type Reader } from './reader'
+import { documentSize } from './sizes'
+import { createStyles } from './styles'
+import { parseTransform } from './transforms'
+import { lengthPx } from './units'
+import { readViewBox, viewBoxMap } from './viewports'
+
+export interface SvgDrawing {
+	/** px, from the document's width and height or its view box */
+	readonly width: number
+	readonly height: number
+	/** Real size of one px, where the document says it in mm, cm or inches. */
+	readonly mmPerPx?: number
+	readonly pieces: readonly Piece[]
+	/** What was met and could not be taken over as it is, each kind once. */
+	readonly skipped: readonly LeftOut[]
+}
+
+/**
+ * Reads the shapes of an SVG document as pieces that look as the document does: shapes under their
+ * styles, transforms, viewports, clip paths and masks (SVG 1.1, and of SVG 2 what browsers draw).
+ * Nothing is fetched and no script runs. What no piece can show is named in `skipped`.
+ * @throws {SvgSyntaxError} where the text is no SVG, or more than can be held
+ * @throws {PathSyntaxError} where nothing is left of a drawing whose path data cannot be read
+ */
+export function readSvg(text: string): SvgDrawing {
+	const tree = parseElements(text)
+	const tally = newTally()
+	if (tree.tooDeep > 0) tally.add('elements that lie too deep', tree.tooDeep)
+	const { place, size, cssPx } = page(tree)
+	const reader: Reader = {
+		tree,
+		tally,
+		declared: createStyles(tree.styles),
+		cssPx,
+		using: new Set(),
+		drawChildren: (element, place) => drawChildren(reader, element, place),
+		visit: createVisits(),
+	}
+	const looks = looksOf(FIRST_LOOKS, reader.declared(tree.root), place.ruler)
+	const hidden = reader.declared(tree.root).get('display') === 'none'
+	const items = hidden ? [] : drawChildren(reader, tree.root, { ...place, looks })
+	if (items.length === 0) throwPathError(tree)
+	return { ...size, pieces: withSingleIds(items).map(pieceOf), skipped: tally.all() }
+}
+
+/** What came of the same outlines by combining them may share their ids, and has kinds to be told. */
+function withSingleIds(items: readonly Drawn[]): readonly Drawn[] {
+	if (!items.some(({ combined }) => combined)) return items
+	const taken = new Set<string>()
+	return items.map((item) => ({
+		...item,
+		contours: withFreshIds(item.contours, taken).map(inferKinds),
+	}))
+}
+
+function pieceOf(
+	{ name, contours, rule, fill, stroke, strokeBelow, opacity }: Drawn,
+	i: number,
+): Piece {
+	return {
+		...newPiece(name || `Piece ${i + 1}`, contours),
+		fillRule: rule,
+		fill,
+		stroke,
+		opacity,
+		...(strokeBelow && { strokeBelow }),
+	}
+}
+
+/** The page that the drawing is on: from its units to px of the sheet. */
+function page({ root }: SvgTree): {
+	place: Place
+	size: ReturnType<typeof documentSize>
+	cssPx: number
+} {
+	const size = documentSize(root)
+	const box = readViewBox(root.attributes.viewBox)
+	const fit = box
+		? viewBoxMap(box, size, root.attributes.preserveAspectRatio)
+		: ([1, 0, 0, 1, 0, 0] as const)
+	const map = composeAffine(fit, parseTransform(root.attributes.transform))
+	const ruler = {
+		fontSize: 16,
+		width: box?.width ?? size.width,
+		height: box?.height ?? size.height,
+	}
+	const shown = lengthPx(root.attributes.width, ruler, 'width') ?? size.width
+	const place: Place = { map, looks: FIRST_LOOKS, ruler, title: '', clipping: false }
+	return { place, size, cssPx: shown > 0 && size.width > 0 ? shown / size.width : 1 }
+}
+
+/** Where nothing could be drawn, an error in path data is the reason to tell. */
+function throwPathError({ root }: SvgTree): void {
+	const waiting = [root]
+	for (let element = waiting.pop(); element; element = waiting.pop()) {
+		const { error } = element.name === 'path' ? readPathData(element.attributes.d ?? '') : {}
+		if (error instanceof PathSyntaxError) throw error
+		waiting.push(...element.children)
+	}
+}

@@ -1,0 +1,227 @@
+import type { Affine } from '../../geometry/affine'
+import { arcLength } from '../../geometry/cubic'
+import { distance } from '../../geometry/point'
+import { segmentCubic, segments } from '../../path/contour'
+import { inferKinds } from '../../path/kinds'
+import type { Contour, Paint, Stroke } from '../../path/model'
+import { transformContour } from '../../path/pieces'
+import { isSound, isSoundContour, SHEET_REACH_PX } from '../../path/reach'
+import { type Drawn, NO_STROKE, strokeArea } from './drawn'
+import type { SvgElement } from './elements'
+import type { Looks } from './looks'
+import { opacityOf } from './looks'
+import { serverColour } from './paintServers'
+import { BLACK, type Colour, readPaint, type SaidPaint, solid } from './paints'
+import type { Place, Reader } from './reader'
+import { shapeOf } from './shapes'
+import { lengthPx } from './units'
+
+/** A basic shape as it is painted: itself, and its stroke by itself where that is bent by a skew. */
+export function shapeItems(reader: Reader, element: SvgElement, place: Place): Drawn[] {
+	const { tally } = reader
+	const { looks, map } = place
+	const declared = reader.declared(element)
+	const shape = shapeOf(element.name, element.attributes, declared, place.ruler)
+	if (shape.error) tally.add('paths with an error in their data, read up to it')
+	if (looks.visibility !== 'visible') {
+		tally.add('hidden shapes')
+		return []
+	}
+	if (hasMarkers(element.name, looks)) tally.add('markers')
+	const fill = place.clipping
+		? solid(BLACK, 1)
+		: element.name === 'line'
+			? NO_PAINT
+			: paintOf(reader, place, looks.fill, looks['fill-opacity'])
+	const local = place.clipping ? NO_STROKE : strokeOf(reader, place, element, shape.contours)
+	const drawn = shape.contours.filter(({ nodes }) => nodes.length > 1)
+	if (drawn.length === 0) return []
+	const placed = drawn.map((contour) => inferKinds(transformContour(contour, map)))
+	if (!placed.every(isSoundContour)) {
+		tally.add('shapes beyond 10 million px')
+		return []
+	}
+	if (fill.kind === 'none' && local.paint.kind === 'none') {
+		tally.add('shapes without any paint')
+		return []
+	}
+	const fixed = declared.get('vector-effect') === 'non-scaling-stroke'
+	const k = fixed ? 1 / reader.cssPx : evenScale(map)
+	const stroke = k === undefined ? NO_STROKE : scaledStroke(local, k)
+	const item: Drawn = {
+		name: place.title || element.attributes.id || '',
+		contours: placed.flatMap((contour) => asFilled(contour, fill, stroke)),
+		rule: looks[place.clipping ? 'clip-rule' : 'fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero',
+		fill,
+		stroke,
+		strokeBelow: strokeComesFirst(looks['paint-order']),
+		opacity: 1,
+	}
+	const items = item.contours.length > 0 ? [item] : []
+	if (items.length === 0) tally.add('shapes without any paint')
+	if (k === undefined && local.paint.kind !== 'none') {
+		if (local.dashes) tally.add('dashed lines under a skew, drawn through')
+		const line = bentStroke(drawn, local, map)
+		const bent: Drawn = {
+			...item,
+			contours: line,
+			rule: 'nonzero',
+			fill: local.paint,
+			combined: true,
+		}
+		if (fill.kind === 'none') items.pop()
+		if (line.length > 0) items.splice(item.strokeBelow ? 0 : items.length, 0, bent)
+	}
+	const sound = items.filter((i) => i.contours.every(isSoundContour) && isSound(i.stroke.width))
+	if (sound.length < items.length) tally.add('shapes beyond 10 million px')
+	return sound
+}
+
+const NO_PAINT: Paint = { kind: 'none' }
+
+/**
+ * An open outline as SVG fills it: closed where its ends meet, else filled straight across. What is
+ * only a line and has no stroke is nothing to see.
+ */
+function asFilled(contour: Contour, fill: Paint, stroke: Stroke): Contour[] {
+	if (contour.closed || fill.kind === 'none') return [contour]
+	const { nodes } = contour
+	const [first, last] = [nodes[0], nodes.at(-1)]
+	const stroked = stroke.paint.kind !== 'none'
+	if (!first || !last) return []
+	if (nodes.length === 2 && !first.out && !last.in) return stroked ? [contour] : []
+	const size = Math.max(1, Math.abs(first.at[0]), Math.abs(first.at[1]))
+	const meets = nodes.length > 2 && distance(first.at, last.at) < 1e-6 * size
+	const unseen = !stroked || (stroke.cap === 'round' && stroke.join === 'round')
+	if (!meets || !unseen) return [{ ...contour, filled: true }]
+	const { in: _, ...start } = first
+	const one = last.in ? { ...start, in: last.in } : start
+	return [inferKinds({ ...contour, nodes: [one, ...nodes.slice(1, -1)], closed: true })]
+}
+
+/**
+ * What a stroke covers that a map skews: worked out before the map, at about the size it has after it.
+ */
+function bentStroke(contours: readonly Contour[], stroke: Stroke, map: Affine): Contour[] {
+	const [a, b, c, d, e, f] = map
+	const k = Math.sqrt(Math.abs(a * d - b * c))
+	const before = contours.map((contour) => transformContour(contour, [k, 0, 0, k, 0, 0]))
+	const width = stroke.width * k
+	if (!before.every(isSoundContour) || !isSound(width)) return []
+	const after: Affine = [a / k, b / k, c / k, d / k, e, f]
+	return strokeArea(before, { ...stroke, width }).map((contour) =>
+		inferKinds(transformContour(contour, after)),
+	)
+}
+
+/** By how much a map scales all lengths alike, or `undefined` where it skews or stretches. */
+function evenScale([a, b, c, d]: Affine): number | undefined {
+	const [along, down] = [Math.hypot(a, b), Math.hypot(c, d)]
+	const even =
+		Math.abs(along - down) <= 1e-3 * along && Math.abs(a * c + b * d) <= 1e-3 * along * down
+	return even ? Math.sqrt(along * down) : undefined
+}
+
+/** A length as near to what is said as a sheet can hold. */
+function within(length: number): number {
+	return Math.min(SHEET_REACH_PX, Math.max(-SHEET_REACH_PX, length)) || 0
+}
+
+function scaledStroke(stroke: Stroke, k: number): Stroke {
+	if (stroke.paint.kind === 'none') return stroke
+	const { dashes, dashOffset } = stroke
+	return {
+		...stroke,
+		width: stroke.width * k,
+		...(dashes && { dashes: dashes.map((d) => within(d * k)) }),
+		...(dashOffset !== undefined && { dashOffset: within(dashOffset * k) }),
+	}
+}
+
+function strokeOf(
+	reader: Reader,
+	place: Place,
+	element: SvgElement,
+	contours: readonly Contour[],
+): Stroke {
+	const { looks, ruler } = place
+	const paint = paintOf(reader, place, looks.stroke, looks['stroke-opacity'])
+	const px = (said: string) => lengthPx(said, ruler, 'diagonal')
+	const width = px(looks['stroke-width']) ?? 1
+	if (paint.kind === 'none' || !(width > 0)) return NO_STROKE
+	const dashes = dashesOf(looks['stroke-dasharray'], px)
+	const along = dashes ? lengthTold(element, contours) : 1
+	const cap = looks['stroke-linecap'] as NonNullable<Stroke['cap']>
+	const join = looks['stroke-linejoin'].replace(/^(miter-clip|arcs)$/, 'miter') as NonNullable<
+		Stroke['join']
+	>
+	const miterLimit = within(Number(looks['stroke-miterlimit']))
+	return {
+		paint,
+		width,
+		...(cap !== 'butt' && { cap }),
+		...(join !== 'miter' && { join }),
+		...(miterLimit !== 4 && { miterLimit }),
+		...(dashes && {
+			dashes: dashes.map((d) => d * along),
+			dashOffset: (px(looks['stroke-dashoffset']) ?? 0) * along,
+		}),
+	}
+}
+
+function dashesOf(said: string, px: (text: string) => number | undefined): number[] | undefined {
+	const dashes = said
+		.split(/[\s,]+/)
+		.filter(Boolean)
+		.map(px)
+	const sound = dashes.filter((d): d is number => d !== undefined && d >= 0)
+	const visible = sound.length === dashes.length && sound.some((d) => d > 0)
+	return visible ? sound : undefined
+}
+
+/** px to one unit of the `pathLength` that an element gives itself. */
+function lengthTold(element: SvgElement, contours: readonly Contour[]): number {
+	const told = Number(element.attributes.pathLength)
+	if (!(told > 0)) return 1
+	const length = contours
+		.flatMap(segments)
+		.reduce((sum, segment) => sum + arcLength(segmentCubic(segment), 1e-3), 0)
+	return length / told
+}
+
+function paintOf(reader: Reader, place: Place, said: string, opacity: string): Paint {
+	const colour = colourOf(reader, place, readPaint(said))
+	return colour ? solid(colour, opacityOf(opacity)) : NO_PAINT
+}
+
+function colourOf(reader: Reader, place: Place, said: SaidPaint | undefined): Colour | undefined {
+	switch (said?.kind) {
+		case 'colour':
+			return said.colour
+		case 'current': {
+			const { color } = place.looks
+			const current = readPaint(color)
+			return current?.kind === 'colour' ? current.colour : BLACK
+		}
+		case 'server': {
+			const found = serverColour(reader, place, said.id)
+			if (found === 'missing') return colourOf(reader, place, said.otherwise)
+			return found === 'nothing' ? undefined : found
+		}
+		default:
+			return undefined
+	}
+}
+
+function strokeComesFirst(order: string): boolean {
+	const words = order.toLowerCase().split(/\s+/)
+	const [fill, stroke] = [words.indexOf('fill'), words.indexOf('stroke')]
+	return stroke >= 0 && (fill < 0 || stroke < fill)
+}
+
+const MARKED = new Set(['path', 'line', 'polyline', 'polygon'])
+
+function hasMarkers(name: string, looks: Looks): boolean {
+	const ends = [looks['marker-start'], looks['marker-mid'], looks['marker-end']]
+	return MARKED.has(name) && ends.some((marker) => marker !== 'none')
+}

@@ -1,0 +1,112 @@
+import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
+import type { Paint, Sheet, Stroke } from '../../path/model'
+import { openingsOf } from '../../path/openings'
+import { formatPathData } from '../pathData'
+
+export interface SvgOptions {
+	/** Decimals of a pixel that are written. */
+	readonly digits?: number
+	/** Only these pieces; all that show where absent. */
+	readonly only?: ReadonlySet<string>
+}
+
+/**
+ * The sheet's artwork as an SVG document, in px of the photo, and as large as it really is where
+ * that was measured. A piece is one `path` with
+ * its openings and its fill rule; open outlines are written as lines, unfilled, in the same group.
+ */
+export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
+	const items = displayList(sheet, o.only)
+	const { width, height } = sheet
+	return [
+		'<?xml version="1.0" encoding="UTF-8"?>',
+		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
+		`\t<title>${escapeXml(sheet.name)}</title>`,
+		...items.map((item) => pieceElement(item, o.digits ?? 3)),
+		'</svg>',
+		'',
+	].join('\n')
+}
+
+function size(px: number, { mmPerPx }: Sheet): string {
+	return mmPerPx === undefined ? `${px}px` : `${Number((px * mmPerPx).toFixed(4))}mm`
+}
+
+function pieceElement({ piece, opacity, shapes }: DisplayItem, digits: number): string {
+	const faint = opacity < 1 ? ` opacity="${opacity}"` : ''
+	return [
+		`\t<g id="piece-${escapeXml(piece.id)}"${faint}>`,
+		`\t\t<title>${escapeXml(piece.name)}</title>`,
+		...shapes.map((shape) => `\t\t${pathElement(shape, digits)}`),
+		'\t</g>',
+	].join('\n')
+}
+
+function pathElement(
+	{ contours, rule, fill, stroke, strokeBelow }: DisplayShape,
+	digits: number,
+): string {
+	const attributes = [
+		`fill="${paintValue(fill)}"`,
+		...(rule === 'evenodd' && fill.kind !== 'none' ? ['fill-rule="evenodd"'] : []),
+		...paintAlpha('fill-opacity', fill),
+		...(stroke.paint.kind === 'none' ? [] : strokeAttributes(stroke)),
+		...(strokeBelow && stroke.paint.kind !== 'none' ? ['paint-order="stroke"'] : []),
+		`d="${formatPathData(contours, digits)}"`,
+	]
+	return `<path ${attributes.join(' ')}/>`
+}
+
+function strokeAttributes(stroke: Stroke): string[] {
+	const { paint, width, cap, join, miterLimit, dashes, dashOffset } = stroke
+	const said = (name: string, value: string | number | undefined, initial: string | number) =>
+		value === undefined || value === initial ? [] : [`${name}="${value}"`]
+	return [
+		`stroke="${paintValue(paint)}"`,
+		`stroke-width="${width}"`,
+		...paintAlpha('stroke-opacity', paint),
+		...said('stroke-linecap', cap, 'butt'),
+		...said('stroke-linejoin', join, 'miter'),
+		...said('stroke-miterlimit', miterLimit, 4),
+		...said('stroke-dasharray', dashes?.join(' '), ''),
+		...said('stroke-dashoffset', dashOffset, 0),
+	]
+}
+
+function paintAlpha(name: string, paint: Paint): string[] {
+	const alpha = paint.kind === 'none' ? 1 : (paint.alpha ?? 1)
+	return alpha < 1 ? [`${name}="${alpha}"`] : []
+}
+
+function paintValue(paint: Paint): string {
+	return paint.kind === 'none' ? 'none' : paint.colour
+}
+
+function escapeXml(text: string): string {
+	const entities: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
+	return (
+		text
+			.replace(/[&<>"]/g, (c) => entities[c] ?? c)
+			// biome-ignore lint/suspicious/noControlCharactersInRegex: XML allows none of these
+			.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
+	)
+}
+
+/** What an export holds, for figures: only pieces that show count. */
+export interface ExportSummary {
+	readonly pieces: number
+	readonly openings: number
+	readonly nodes: number
+	readonly openOutlines: number
+}
+
+export function exportSummary(sheet: Sheet): ExportSummary {
+	const shown = sheet.pieces.filter((p) => !p.hidden)
+	const contours = shown.flatMap((p) => p.contours)
+	return {
+		pieces: shown.length,
+		openings: shown.reduce((sum, p) => sum + openingsOf(p).length, 0),
+		nodes: contours.reduce((sum, c) => sum + c.nodes.length, 0),
+		openOutlines: contours.filter((c) => !c.closed && c.nodes.length > 1).length,
+	}
+}

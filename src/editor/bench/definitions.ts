@@ -1,0 +1,136 @@
+import type { ComponentType } from 'react'
+import type { StoreApi } from 'zustand/vanilla'
+import type { ExportSummary, Point, Sheet } from '@/core'
+import type { OpenSheet } from '@/store/openSheet'
+import type { Selection } from '@/store/selection'
+import type { Slices } from './slices'
+import type { Bench, Overlay, Snapping, Tool } from './tool'
+import type { Size, View, Viewport } from './view'
+
+/** A key or a way of using the pointer, and what it does: what the key list shows. */
+export interface Shortcut {
+	readonly keys: string
+	readonly does: string
+}
+
+/** What is hidden, shown or suspended while a key is held. */
+export type Hold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'snapping'
+
+/** How the bench stands: what is seen of the editor, is no part of the sheet and no pass's own. */
+export interface DeskState {
+	readonly pass: PassDef
+	readonly tool: ToolDef
+	readonly view: View
+	/** The canvas's size on screen, CSS px. */
+	readonly size: Size
+	readonly holds: ReadonlySet<Hold>
+	/** The bench by day or by lamplight. */
+	readonly scheme: 'light' | 'dark'
+	readonly overlay: Overlay
+	readonly hint: string
+	readonly snapping: Snapping
+	/** The Pen places corners alone. */
+	readonly straightOnly: boolean
+	readonly rulers: boolean
+	/** The loupe is kept on without its key. */
+	readonly loupe: boolean
+	/** Where the pointer is while the loupe is out, screen px; `null` off the canvas. */
+	readonly pointer: Point | null
+}
+
+export type Desk = StoreApi<DeskState>
+
+/** What a tool is made with. */
+export interface ToolContext {
+	readonly bench: Bench
+	readonly open: OpenSheet
+	readonly desk: Desk
+	readonly slices: Slices
+	takeTool(tool: ToolDef): void
+}
+
+/** All that is to be known of a tool. */
+export interface ToolDef {
+	readonly id: string
+	readonly name: string
+	/** The key that takes it, where it has one. */
+	readonly key?: string
+	readonly icon: ComponentType<{ fontSize?: 'small' }>
+	/** What it takes hold of: the panels show that. */
+	readonly about: 'outlines' | 'pieces' | 'photos'
+	/** What it draws closed is an outline of its own. */
+	readonly draws?: boolean
+	/** The tool that Ctrl or Cmd, held, lends in its place. */
+	readonly lends?: ToolDef
+	/** What comes to hand when it has done its work; absent for tools that one stays with. */
+	readonly afterwards?: ToolDef
+	/** What its keys and its pointer do, for the key list. */
+	readonly shortcuts?: readonly Shortcut[]
+	create(context: ToolContext): Tool
+}
+
+/** What a pass paints from. */
+export interface Scene {
+	readonly sheet: Sheet
+	readonly selection: Selection
+	readonly slices: Slices
+}
+
+/** What a pass lays over the sheet while it is at work. */
+export interface Overlays {
+	paint(ctx: CanvasRenderingContext2D, viewport: Viewport, scene: Scene): void
+	/** Pieces that something else is shown in place of. */
+	instead?(slices: Slices): ReadonlySet<string> | undefined
+	/** Whether its own marks say all there is to say of nodes. */
+	hidesNodes?(scene: Scene): boolean
+}
+
+/** What a key does in a pass. @returns whether it meant something */
+export interface PassKey extends Shortcut {
+	readonly key: string
+	press(context: PassContext): boolean
+}
+
+/** What a pass's keys work on. */
+export interface PassContext {
+	readonly open: OpenSheet
+	readonly desk: Desk
+	readonly slices: Slices
+	refresh(): void
+}
+
+/** All that is to be known of a pass. */
+export interface PassDef {
+	readonly id: string
+	/** Its place among the eight, and its key. */
+	readonly number: number
+	readonly name: string
+	/** One line on what it is for. */
+	readonly purpose: string
+	/** Its tools, the first of which comes to hand. */
+	readonly tools: readonly ToolDef[]
+	/** Tools that come to hand in it by themselves, and stand on no row. */
+	readonly ownTools?: readonly ToolDef[]
+	/** How pieces are shown: as they are traced, or by themselves, when nothing can be changed on the canvas. */
+	readonly shows: 'trace' | ((slices: Slices) => 'artwork' | 'black on white' | 'white on black')
+	/** The photo is away. */
+	readonly hidesPhoto?: boolean
+	/** Its card; it comes when one first goes there. */
+	readonly Card: ComponentType
+	/** A strip under the canvas. */
+	readonly Strip?: ComponentType
+	readonly overlays?: Overlays
+	readonly keys?: readonly PassKey[]
+	/** Its live figure, once it has one. */
+	figure(summary: ExportSummary): string | null
+}
+
+/** Whether a pass only looks: its canvas is for panning and zooming alone. */
+export function onlyLooks({ shows }: Pick<PassDef, 'shows'>): boolean {
+	return shows !== 'trace'
+}
+
+/** The tool of a pass that is this one, or stands for it there: it has the same key. */
+export function toolIn(pass: PassDef, tool: ToolDef): ToolDef | undefined {
+	return pass.tools.find((t) => t === tool || (t.key !== undefined && t.key === tool.key))
+}

@@ -1,0 +1,100 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
+import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
+import { nodesMachine } from '@/editor/tools/nodes/nodes'
+import { penMachine } from '@/editor/tools/pen/pen'
+import { at, type HandyBench, handyBench } from '@/editor/tools/testing/handyBench'
+import { type Machine, runMachine, type ToolEvent } from './machine'
+
+const place = fc.tuple(fc.integer({ min: 0, max: 220 }), fc.integer({ min: 0, max: 220 }))
+const held = fc.record({ shift: fc.boolean(), alt: fc.boolean() })
+
+/** A hand at work: presses, moves and lets go, with keys in between. */
+const anyEvent: fc.Arbitrary<ToolEvent> = fc.oneof(
+	{
+		weight: 6,
+		arbitrary: fc
+			.tuple(
+				fc.constantFrom('down' as const, 'move' as const, 'up' as const, 'double-click' as const),
+				place,
+				held,
+			)
+			.map(([on, p, keys]): ToolEvent => ({ on, input: at(p, keys) })),
+	},
+	{
+		weight: 2,
+		arbitrary: fc
+			.constantFrom('enter', 'escape', 'backspace', 'delete', 'a', 'i', 'o', 'c', 's', 'arrowleft')
+			.map(
+				(key): ToolEvent => ({ on: 'key', input: { key, shift: false, alt: false, mod: false } }),
+			),
+	},
+	{ weight: 1, arbitrary: fc.constant<ToolEvent>({ on: 'rest' }) },
+)
+
+const OUTLINES = ['M20 20H100V100H20Z', 'M140 40C180 40 200 80 200 120L150 160']
+
+/** What a bench is asked to change while it is only looked at. */
+function watched(bench: HandyBench): string[] {
+	const calls: string[] = []
+	bench.apply = (label) => calls.push(label)
+	bench.select = () => calls.push('select')
+	bench.seal = () => calls.push('seal')
+	return calls
+}
+
+const MACHINES: readonly (readonly [string, Machine<never>])[] = [
+	['Nodes', nodesMachine as Machine<never>],
+	['Arrange pieces', arrangePiecesMachine as Machine<never>],
+	['Arrange photos', arrangePhotosMachine as Machine<never>],
+	['Pen', penMachine(() => 'Piece') as Machine<never>],
+]
+
+describe.each(MACHINES)('%s', (_, machine) => {
+	test('a step changes nothing but what it gives back: the bench is only looked at', () => {
+		fc.assert(
+			fc.property(fc.array(anyEvent, { maxLength: 25 }), (events) => {
+				const bench = handyBench(...OUTLINES)
+				const calls = watched(bench)
+				const before = bench.sheet()
+				let state = machine.start
+				for (const event of events) {
+					const frozen = structuredClone(state)
+					const turn = machine.step(state, event, bench)
+					machine.hint(turn.state, bench)
+					machine.overlay(turn.state, bench)
+					machine.cursor(turn.state)
+					expect(state).toEqual(frozen)
+					state = turn.state
+				}
+				expect(calls).toEqual([])
+				expect(bench.sheet()).toBe(before)
+			}),
+			{ numRuns: 150 },
+		)
+	})
+
+	test('whatever a hand does, the sheet stays sound, and undoing all of it gives the first one back', () => {
+		fc.assert(
+			fc.property(fc.array(anyEvent, { maxLength: 40 }), (events) => {
+				const bench = handyBench(...OUTLINES)
+				const first = bench.sheet()
+				const tool = runMachine(machine, bench)
+				for (const event of events) {
+					if (event.on === 'key') tool.key(event.input)
+					else if (event.on === 'rest') tool.rest()
+					else if (event.on === 'double-click') tool.doubleClick(event.input)
+					else tool[event.on](event.input)
+					expect(typeof tool.hint()).toBe('string')
+					tool.overlay()
+				}
+				tool.rest()
+				bench.seal()
+				while (bench.open.getState().history.past.length > 0) bench.open.undo()
+				expect(bench.sheet()).toBe(first)
+			}),
+			{ numRuns: 150 },
+		)
+	})
+})

@@ -1,0 +1,106 @@
+import type { Edit } from '@/core'
+import type { Selection } from '@/store/selection'
+import type { Bench, KeyInput, Overlay, PointerInput, Tool } from './tool'
+
+/** What happens to a tool. */
+export type ToolEvent =
+	| { readonly on: 'down' | 'move' | 'up' | 'double-click'; readonly input: PointerInput }
+	| { readonly on: 'key'; readonly input: KeyInput }
+	/** It is put down. */
+	| { readonly on: 'rest' }
+
+/** What a tool asks for beside changing its own state, in order. */
+export type Effect =
+	| { readonly do: 'apply'; readonly label: string; readonly edit: Edit; readonly key?: string }
+	| { readonly do: 'select'; readonly selection: Selection }
+	/** Ends a run of edits that share a key. */
+	| { readonly do: 'seal' }
+
+/** What a tool may look at. */
+export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly'>
+
+/** What comes of an event. */
+export interface Turn<S> {
+	readonly state: S
+	readonly effects?: readonly Effect[]
+	/** A key that meant nothing. */
+	readonly unused?: boolean
+}
+
+/** A tool as a machine: an event in a state gives the next state and what is to be done. */
+export interface Machine<S> {
+	readonly start: S
+	step(state: S, event: ToolEvent, sight: Sight): Turn<S>
+	/** What a click and a drag would do now, and which key changes it. */
+	hint(state: S, sight: Sight): string
+	overlay(state: S, sight: Sight): Overlay
+	cursor(state: S): string
+}
+
+/** What a machine does at each kind of event; what is left out means nothing to it. */
+export interface Handlers<S> {
+	down(state: S, input: PointerInput, sight: Sight): Turn<S>
+	move(state: S, input: PointerInput, sight: Sight): Turn<S>
+	up(state: S, input: PointerInput, sight: Sight): Turn<S>
+	doubleClick?(state: S, input: PointerInput, sight: Sight): Turn<S>
+	key(state: S, input: KeyInput, sight: Sight): Turn<S>
+	rest(state: S, sight: Sight): Turn<S>
+}
+
+/** A machine's step, from what it does at each kind of event. */
+export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
+	return (state, event, sight) => {
+		switch (event.on) {
+			case 'rest':
+				return handlers.rest(state, sight)
+			case 'key':
+				return handlers.key(state, event.input, sight)
+			case 'double-click':
+				return handlers.doubleClick?.(state, event.input, sight) ?? { state }
+			default:
+				return handlers[event.on](state, event.input, sight)
+		}
+	}
+}
+
+/** A machine at work on a bench. */
+export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
+	let state = machine.start
+	const take = (event: ToolEvent): boolean => {
+		const { state: next, effects = [], unused = false } = machine.step(state, event, bench)
+		state = next
+		for (const effect of effects) perform(bench, effect)
+		return !unused
+	}
+	return {
+		down: (input) => void take({ on: 'down', input }),
+		move: (input) => void take({ on: 'move', input }),
+		up: (input) => void take({ on: 'up', input }),
+		doubleClick: (input) => void take({ on: 'double-click', input }),
+		key: (input) => take({ on: 'key', input }),
+		rest: () => void take({ on: 'rest' }),
+		hint: () => machine.hint(state, bench),
+		overlay: () => machine.overlay(state, bench),
+		cursor: () => machine.cursor(state),
+	}
+}
+
+function perform(bench: Bench, effect: Effect): void {
+	switch (effect.do) {
+		case 'apply':
+			bench.apply(effect.label, effect.edit, effect.key)
+			break
+		case 'select':
+			bench.select(effect.selection)
+			break
+		case 'seal':
+			bench.seal()
+	}
+}
+
+export const apply = (label: string, edit: Edit, key?: string): Effect =>
+	key === undefined ? { do: 'apply', label, edit } : { do: 'apply', label, edit, key }
+
+export const select = (selection: Selection): Effect => ({ do: 'select', selection })
+
+export const SEAL: Effect = { do: 'seal' }

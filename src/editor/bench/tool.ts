@@ -1,0 +1,126 @@
+import type { Box, Cubic, Edit, Guide, Point, Sheet, Snapped } from '@/core'
+import type { Selection } from '@/store/selection'
+import type { Hit } from './hitTest'
+
+/** A pointer event as tools see it. */
+export interface PointerInput {
+	/** sheet px */
+	readonly at: Point
+	readonly shift: boolean
+	readonly alt: boolean
+	/** Ctrl or Cmd */
+	readonly mod: boolean
+	/** How far the pointer reaches, sheet px: the hit radius at the present zoom. */
+	readonly reach: number
+	/** Sheet px for one px on screen. */
+	readonly pixel: number
+}
+
+export interface KeyInput {
+	/** The key's name on any layout: `enter`, `arrowleft`, `c`. */
+	readonly key: string
+	readonly shift: boolean
+	readonly alt: boolean
+	readonly mod: boolean
+}
+
+/** What a tool may see and do: the sheet through edits, and what is selected. */
+export interface Bench {
+	sheet(): Sheet
+	apply(label: string, edit: Edit, key?: string): void
+	/** Ends a run of edits that share a key. */
+	seal(): void
+	selection(): Selection
+	select(selection: Selection): void
+	/** What points snap to at the moment. */
+	snapping(): Snapping
+	/** The Pen places corners alone: curves come in the second pass. */
+	straightOnly(): boolean
+}
+
+/** What points snap to. */
+export interface Snapping {
+	readonly guides: boolean
+	/** Nodes of any outline. */
+	readonly nodes: boolean
+	/** Handles to level with, or upright over, their node. */
+	readonly level: boolean
+}
+
+export const NO_SNAPPING: Snapping = { guides: false, nodes: false, level: false }
+
+/** A straight line drawn with a tool, sheet px. */
+export interface Line {
+	readonly from: Point
+	readonly to: Point
+}
+
+/** The frame round a photo that can be taken hold of. */
+export interface Frame {
+	/** In order round it, from its own top left. */
+	readonly corners: readonly [Point, Point, Point, Point]
+	/** No handles: it is only shown where it lies. */
+	readonly locked: boolean
+}
+
+/** What a tool shows beside the sheet itself. */
+export interface Overlay {
+	/** The next segment as it would become. */
+	readonly preview: Cubic | null
+	/** An outline whose inside flashes: it has just been closed, or would be by a click. */
+	readonly filled: string | null
+	/** A selection box being drawn, sheet px. */
+	readonly box: Box | null
+	/** A free line drawn round nodes, sheet px. */
+	readonly lasso: readonly Point[] | null
+	/** What the pointer is over, where the tool would take hold of it. */
+	readonly hover: Hit | null
+	/** What a point has just snapped to. */
+	readonly snapped: Snapped | null
+	/** A line drawn to measure or to straighten by. */
+	readonly line: Line | null
+	readonly frame: Frame | null
+	/** A guide that is about to be laid, or that the pointer is over. */
+	readonly guide: Pick<Guide, 'axis' | 'at'> | null
+}
+
+export const NO_OVERLAY: Overlay = {
+	preview: null,
+	filled: null,
+	box: null,
+	lasso: null,
+	hover: null,
+	snapped: null,
+	line: null,
+	frame: null,
+	guide: null,
+}
+
+/** Whether two overlays show the same, so that nothing need be drawn anew. */
+export function sameOverlay(a: Overlay, b: Overlay): boolean {
+	return (Object.keys(NO_OVERLAY) as (keyof Overlay)[]).every((key) => a[key] === b[key])
+}
+
+export interface Tool {
+	down(input: PointerInput): void
+	/** Called with and without a button pressed. */
+	move(input: PointerInput): void
+	up(input: PointerInput): void
+	/** What is being drawn is dropped in place of `up`, where letting go would act on it at once. */
+	cancel?(): void
+	doubleClick(input: PointerInput): void
+	/** @returns whether the key meant something to the tool */
+	key(input: KeyInput): boolean
+	/** The tool is put down: what is begun is ended as it stands, nothing is lost. */
+	rest(): void
+	/** What a click and a drag would do now, and which key changes it. */
+	hint(): string
+	overlay(): Overlay
+	cursor(): string
+}
+
+/** Shift keeps directions to multiples of this, radians. */
+export const ANGLE_STEP = Math.PI / 4
+
+/** A press that moves further than this is a drag, px on screen. */
+export const DRAG_PX = 3

@@ -1,0 +1,116 @@
+import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { photoPass } from '@/editor/passes/photo/pass'
+import { proofPass } from '@/editor/passes/proof/pass'
+import { thinPass } from '@/editor/passes/thin/pass'
+import { handyWorkbench } from '@/editor/testing/handyWorkbench'
+import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
+import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { penTool } from '@/editor/tools/pen/pen'
+import { bindKeys } from './bindKeys'
+import type { HeldKeys } from './gestures'
+
+let page: EventTarget
+
+beforeEach(() => {
+	page = new EventTarget()
+	vi.stubGlobal('window', page)
+	vi.stubGlobal('HTMLElement', class {})
+	vi.stubGlobal('matchMedia', () => ({ matches: true }))
+	vi.stubGlobal('cancelAnimationFrame', () => {})
+})
+afterEach(() => vi.unstubAllGlobals())
+
+function begin() {
+	const workbench = handyWorkbench('M100 100H200V200H100Z')
+	const held: HeldKeys = { pan: false, zoomBox: false }
+	const unbind = bindKeys(workbench, held, () => [200, 150])
+	const send = (type: string, key: string, more: object = {}) => {
+		const event = Object.assign(new Event(type, { cancelable: true }), {
+			key,
+			code: /^\d$/.test(key) ? `Digit${key}` : '',
+			...more,
+		})
+		page.dispatchEvent(event)
+		return event.defaultPrevented
+	}
+	const press = (key: string, more: object = {}) => {
+		const taken = send('keydown', key, more)
+		send('keyup', key, more)
+		return taken
+	}
+	const desk = () => workbench.desk.getState()
+	return { workbench, held, unbind, send, press, desk }
+}
+
+test('digits go to passes, letters take tools: the pass’s own first', () => {
+	const { press, desk } = begin()
+	press('1')
+	expect([desk().pass, desk().tool]).toEqual([photoPass, arrangePhotosTool])
+	press('d')
+	expect(desk().tool).toBe(penTool)
+	press('m')
+	expect(desk().tool).toBe(arrangePhotosTool)
+	press('4')
+	expect([desk().pass, desk().tool]).toEqual([thinPass, nodesTool])
+	press('m')
+	expect(desk().tool).toBe(arrangePiecesTool)
+})
+
+test('what is held is held until let go, or until another window has the focus', () => {
+	const { send, held, desk } = begin()
+	send('keydown', 'h')
+	send('keydown', ' ')
+	expect([desk().holds.has('photo'), held.pan]).toEqual([true, true])
+	send('keyup', 'h')
+	expect(desk().holds.size).toBe(0)
+	send('keydown', 'k')
+	send('keydown', 'z')
+	page.dispatchEvent(new Event('blur'))
+	expect([desk().holds.size, held.pan, held.zoomBox]).toEqual([0, false, false])
+})
+
+test('a key held down repeats what repeats, and takes a tool but once', () => {
+	const { send, desk, workbench } = begin()
+	send('keydown', '+')
+	const once = desk().view.scale
+	send('keydown', '+', { repeat: true })
+	expect(desk().view.scale).toBeGreaterThan(once)
+	const take = vi.spyOn(workbench, 'takeTool')
+	send('keydown', 'd', { repeat: true })
+	expect(take).not.toHaveBeenCalled()
+})
+
+test('keys that the bench has no use for go to the tool, then to Nodes; looking passes take none', () => {
+	const { workbench, press } = begin()
+	press('a', { ctrlKey: true })
+	expect(workbench.open.getState().selection.nodes.size).toBe(4)
+	expect(press('s')).toBe(true)
+	const { nodes = [] } = workbench.open.sheet().pieces[0]?.contours[0] ?? {}
+	expect(nodes.every(({ kind }) => kind === 'smooth')).toBe(true)
+	press('z', { ctrlKey: true })
+	expect(workbench.open.getState().history.past).toHaveLength(0)
+	press('z', { ctrlKey: true, shiftKey: true })
+	expect(workbench.open.getState().history.past).toHaveLength(1)
+	workbench.goTo(proofPass)
+	expect(press('c')).toBe(false)
+	expect(press('n')).toBe(false)
+})
+
+test('the walk puts other tools down and takes Nodes', () => {
+	const { workbench, press, desk } = begin()
+	press('d')
+	press('n')
+	expect(desk().tool).toBe(nodesTool)
+	const [first] = workbench.open.getState().selection.nodes
+	press('N', { shiftKey: true })
+	const [last] = workbench.open.getState().selection.nodes
+	expect(first).not.toBe(last)
+})
+
+test('unbound, keys do nothing', () => {
+	const { unbind, press, desk } = begin()
+	unbind()
+	press('1')
+	expect(desk().pass).not.toBe(photoPass)
+})

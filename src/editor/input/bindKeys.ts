@@ -1,0 +1,105 @@
+import type { Point } from '@/core'
+import type { PassDef, ToolDef } from '@/editor/bench/definitions'
+import { hold, isTracing } from '@/editor/bench/desk'
+import type { KeyInput } from '@/editor/bench/tool'
+import { PASSES, TOOLS } from '@/editor/passes/passes'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import type { Workbench } from '@/editor/workbench/workbench'
+import { BENCH_KEYS, HOLD_KEYS, type KeyContext } from './benchKeys'
+import type { HeldKeys } from './gestures'
+import { belongsToField, keyInput, keyName } from './keyboard'
+
+/**
+ * Binds the bench's keys on the window. Keys typed into fields are left alone; what the bench
+ * does not use goes to the tool at hand.
+ */
+export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Point): () => void {
+	const context: KeyContext = { workbench, held, pointer }
+	const onDown = (event: KeyboardEvent) => {
+		if (belongsToField(event) || event.isComposing) return
+		const input = keyInput(event)
+		const taken = input.mod
+			? historyKey(workbench, input)
+			: passKey(workbench, input) || benchKey(context, input, event.repeat)
+		if (taken || toolKey(workbench, input)) event.preventDefault()
+	}
+	const onUp = (event: KeyboardEvent) => {
+		const key = keyName(event)
+		for (const one of HOLD_KEYS) if (one.key === key) hold(workbench.desk, one.hold, false)
+		for (const one of BENCH_KEYS) if (one.press.includes(key)) one.end?.(context)
+		if (key.startsWith('arrow') && !belongsToField(event)) workbench.open.seal()
+	}
+	/** A key let go while another window had the focus is let go all the same. */
+	const letGo = () => {
+		for (const one of HOLD_KEYS) hold(workbench.desk, one.hold, false)
+		for (const one of BENCH_KEYS) one.end?.(context)
+	}
+	const bound = new AbortController()
+	const { signal } = bound
+	window.addEventListener('keydown', onDown, { signal })
+	window.addEventListener('keyup', onUp, { signal })
+	window.addEventListener('blur', letGo, { signal })
+	return () => bound.abort()
+}
+
+function historyKey({ open, refresh }: Workbench, { key, shift }: KeyInput): boolean {
+	if (key !== 'z' && key !== 'y') return false
+	if (key === 'y' || shift) open.redo()
+	else open.undo()
+	refresh()
+	return true
+}
+
+/** Goes to a pass, or does what the pass one is in has a key for. */
+function passKey(workbench: Workbench, { key }: KeyInput): boolean {
+	const to = PASSES.find(({ number }) => String(number) === key)
+	if (to) {
+		workbench.goTo(to)
+		return true
+	}
+	const { pass } = workbench.desk.getState()
+	return pass.keys?.find((one) => one.key === key)?.press(workbench) ?? false
+}
+
+function benchKey(context: KeyContext, { key, shift }: KeyInput, repeat: boolean): boolean {
+	const { workbench, pointer } = context
+	if (key === 'n') return walk(workbench, shift ? -1 : 1)
+	const holds = HOLD_KEYS.find((one) => one.key === key)
+	if (holds) {
+		if (holds.hold === 'loupe') workbench.desk.setState({ pointer: pointer() })
+		hold(workbench.desk, holds.hold, true)
+		return true
+	}
+	const own = BENCH_KEYS.find(({ press }) => press.includes(key))
+	if (own && (!repeat || own.repeats)) own.act(context)
+	if (own) return true
+	const tool = toolFor(key, workbench.desk.getState().pass)
+	if (tool && !repeat) workbench.takeTool(tool)
+	return tool !== undefined
+}
+
+/** The tool that a key takes: the pass's own, or one of another pass; photos are laid in theirs alone. */
+function toolFor(key: string, { tools }: PassDef): ToolDef | undefined {
+	const own = tools.find((tool) => tool.key === key)
+	return own ?? TOOLS.find((tool) => tool.key === key && tool.about !== 'photos')
+}
+
+/** The walk is Nodes' own: whatever tool is at hand is put down for it. */
+function walk(workbench: Workbench, by: 1 | -1): boolean {
+	if (!isTracing(workbench.desk.getState())) return false
+	workbench.takeTool(nodesTool)
+	const went = workbench.walk.step(by)
+	workbench.refresh()
+	return went
+}
+
+/** What a tool for outlines has no use for, such as nudging the node just placed, Nodes answers. */
+function toolKey(workbench: Workbench, input: KeyInput): boolean {
+	const { desk, toolOf, refresh } = workbench
+	if (!isTracing(desk.getState())) return false
+	const { tool } = desk.getState()
+	const taken =
+		toolOf(tool).key(input) || (tool.about === 'outlines' && toolOf(nodesTool).key(input))
+	if (taken) refresh()
+	return taken
+}

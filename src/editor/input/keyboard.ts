@@ -1,0 +1,38 @@
+import type { KeyInput } from '@/editor/bench/tool'
+
+/**
+ * The key's name as the shortcuts know it, on any layout: the Latin letter that it types, or,
+ * where it types none, the letter in that place of a Latin keyboard. Digits go by place.
+ */
+export function keyName(event: Pick<KeyboardEvent, 'key' | 'code'>): string {
+	const digit = /^(?:Digit|Numpad)(\d)$/.exec(event.code)
+	if (digit?.[1]) return digit[1]
+	if (event.key === ' ') return 'space'
+	if (/^[\x21-\x7e]$/.test(event.key)) return event.key.toLowerCase()
+	const letter = /^Key([A-Z])$/.exec(event.code)
+	return letter?.[1] && event.key.length <= 2 ? letter[1].toLowerCase() : event.key.toLowerCase()
+}
+
+export function keyInput(event: KeyboardEvent): KeyInput {
+	const { shiftKey: shift, altKey: alt } = event
+	return { key: keyName(event), shift, alt, mod: event.ctrlKey || event.metaKey }
+}
+
+/** Keys by which a slider is set. */
+const SLIDER_KEYS = /^(?:Arrow\w+|Home|End|Page\w+)$/
+
+/**
+ * Whether a key belongs to the element that has the focus rather than to the bench. A slider or a
+ * switch that was just used takes only the keys that set it.
+ */
+export function belongsToField(event: KeyboardEvent): boolean {
+	const target = event.target
+	if (!(target instanceof HTMLElement)) return false
+	if (target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return true
+	const input = target.closest('input')
+	if (input?.type === 'range') return SLIDER_KEYS.test(event.key)
+	if (input?.type === 'checkbox') return event.key === ' '
+	if (target.closest('input, textarea, select, [contenteditable="true"]')) return true
+	const presses = event.key === 'Enter' || event.key === ' '
+	return presses && target.closest('button, a, [role="button"], [role="tab"]') !== null
+}

@@ -1,0 +1,143 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import { useColorScheme } from '@mui/material/styles'
+import { useEffect, useRef, useState } from 'react'
+import { runDarkroom } from '@/editor/bench/darkroom'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { centredOn, fitBox } from '@/editor/bench/view'
+import { bindKeys } from '@/editor/input/bindKeys'
+import { bindGestures, type HeldKeys } from '@/editor/input/gestures'
+import type { LeftDesk } from '@/editor/passes/leftDesk'
+import { useRefusals } from '@/editor/workbench/useRefusals'
+import {
+	useDesk,
+	useOpenSheet,
+	useSheetAtRest,
+	useSlice,
+	useWorkbench,
+} from '@/editor/workbench/workbench'
+import type { Watch } from '@/jobs/endpoint'
+import { openPicture, type Pyramid } from '@/jobs/pictures'
+import { showing } from '@/jobs/running'
+import { showProblem } from '@/kit/snackbar'
+import { PhotoMissing } from '@/store/library'
+
+/** The stage with its pointers and keys, and the photos' pixels behind it. */
+export function Canvas({ left }: { left: LeftDesk | null }) {
+	const workbench = useWorkbench()
+	const { open, desk, slices } = workbench
+	const container = useRef<HTMLDivElement>(null)
+	const { name, pieces, photos } = useSheetAtRest()
+	const [mounted, setMounted] = useState(false)
+	const opening = useSlice(darkroomSlice, ({ pyramids, opening }) =>
+		photos.some(({ blob }) => opening.has(blob) || !pyramids.has(blob)),
+	)
+	const hint = useDesk((state) => state.hint)
+
+	useEffect(() => {
+		const element = container.current
+		if (!element) return
+		const keys: HeldKeys = { pan: false, zoomBox: false }
+		const gestures = bindGestures(element, workbench, keys)
+		const unbindKeys = bindKeys(workbench, keys, gestures.pointer)
+		let unmountScene = () => {}
+		let gone = false
+		// What paints comes with the canvas, not with the page.
+		import('@/editor/stage/scene').then(({ mountScene }) => {
+			if (gone) return
+			unmountScene = mountScene(element, open, desk, slices)
+			setMounted(true)
+		})
+		return () => {
+			gone = true
+			unmountScene()
+			unbindKeys()
+			gestures.unbind()
+		}
+	}, [workbench, open, desk, slices])
+
+	useEffect(() => {
+		const element = container.current
+		if (!element) return
+		const observer = new ResizeObserver(([entry]) => {
+			if (!entry) return
+			const { width, height } = entry.contentRect
+			const first = desk.getState().size.width === 0
+			desk.setState({ size: { width, height } })
+			if (!first) return
+			const { width: maxX, height: maxY } = open.sheet()
+			const size = { width, height }
+			desk.setState({
+				view: left
+					? centredOn([left.centre[0], left.centre[1]], left.scale, size)
+					: fitBox({ minX: 0, minY: 0, maxX, maxY }, size),
+			})
+		})
+		observer.observe(element)
+		return () => observer.disconnect()
+	}, [desk, open, left])
+
+	const { mode } = useColorScheme()
+	useEffect(() => desk.setState({ scheme: mode === 'dark' ? 'dark' : 'light' }), [desk, mode])
+
+	usePyramids()
+	useRefusals()
+
+	return (
+		<Box
+			ref={container}
+			role="application"
+			aria-label={`Canvas: ${name}, ${pieces.length} pieces`}
+			aria-description={hint}
+			aria-busy={!mounted || opening}
+			tabIndex={0}
+			data-testid="canvas"
+			sx={{
+				position: 'absolute',
+				inset: 0,
+				overflow: 'hidden',
+				touchAction: 'none',
+				outline: 'none',
+				userSelect: 'none',
+			}}
+		/>
+	)
+}
+
+/** Decodes the sheet's photos as they come, each once, and keeps them developed. */
+function usePyramids(): void {
+	const { desk, slices, library, open, running } = useWorkbench()
+	const photos = useOpenSheet(({ history }) => history.present.photos)
+	useEffect(() => {
+		const room = slices.of(darkroomSlice)
+		const tell = (blob: string, opens: boolean) =>
+			room.setState(({ opening }) => {
+				const all = new Set(opening)
+				if (opens) all.add(blob)
+				else all.delete(blob)
+				return { opening: all }
+			})
+		const put = (blob: string, pyramid: Pyramid | null) =>
+			room.setState(({ pyramids }) => ({ pyramids: new Map(pyramids).set(blob, pyramid) }))
+		const decode = async (blob: string, name: string) => {
+			put(blob, null)
+			tell(blob, true)
+			try {
+				const stored = await library.photo(blob)
+				if (!stored) throw new PhotoMissing()
+				const open = (watch: Watch) => openPicture(stored.blob, watch)
+				put(blob, await showing(running, 'Opening the photo', open, { cancellable: false }))
+			} catch (error) {
+				// The photo's row says that it cannot be shown; the pieces are as they were.
+				showProblem(error, { file: name })
+			} finally {
+				tell(blob, false)
+			}
+		}
+		for (const { blob, name } of photos)
+			if (!room.getState().pyramids.has(blob)) void decode(blob, name)
+	}, [photos, slices, library, running])
+
+	useEffect(() => runDarkroom(open, desk, slices), [open, desk, slices])
+}

@@ -1,0 +1,83 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import ButtonBase from '@mui/material/ButtonBase'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { exportSummary } from '@/core'
+import { PASSES } from '@/editor/passes/passes'
+import { useDesk, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+
+/** The stages of the work as one connected track; each shows its live figure. */
+export function PassTrack() {
+	const { goTo } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const summary = useMemo(() => exportSummary(sheet), [sheet])
+	const current = useDesk((state) => state.pass)
+	return (
+		<Box
+			component="nav"
+			aria-label="Passes"
+			sx={{
+				display: 'flex',
+				border: 1,
+				borderColor: 'divider',
+				borderRadius: 1,
+				overflow: 'hidden',
+			}}
+		>
+			{PASSES.map((pass) => {
+				const here = pass === current
+				const figure = pass.figure(summary)
+				return (
+					<ButtonBase
+						key={pass.id}
+						aria-current={here ? 'step' : undefined}
+						title={`${pass.purpose} (${pass.number})`}
+						onClick={() => goTo(pass)}
+						sx={{
+							px: 1.25,
+							height: 40,
+							minWidth: 78,
+							gap: 0.75,
+							borderRight: 1,
+							borderColor: 'divider',
+							'&:last-of-type': { borderRight: 0 },
+							bgcolor: here ? 'primary.main' : 'transparent',
+							color: here ? 'primary.contrastText' : 'text.primary',
+							'&:hover': { bgcolor: here ? 'primary.main' : 'action.hover' },
+							'&.Mui-focusVisible': { outline: '2px solid', outlineOffset: '-3px' },
+						}}
+					>
+						<Typography component="span" className="number" sx={{ color: 'inherit' }}>
+							{pass.number}
+						</Typography>
+						<Box component="span" sx={{ textAlign: 'left', lineHeight: 1.15 }}>
+							<Typography
+								component="span"
+								variant="body2"
+								sx={{ display: 'block', fontWeight: 600, lineHeight: 1.2 }}
+							>
+								{pass.name}
+							</Typography>
+							{figure && (
+								<Typography
+									component="span"
+									variant="caption"
+									sx={{
+										display: 'block',
+										lineHeight: 1.1,
+										fontSize: '0.6875rem',
+										whiteSpace: 'nowrap',
+									}}
+								>
+									{figure}
+								</Typography>
+							)}
+						</Box>
+					</ButtonBase>
+				)
+			})}
+		</Box>
+	)
+}

@@ -1,0 +1,143 @@
+'use client'
+
+import ArrowBackIosNewRounded from '@mui/icons-material/ArrowBackIosNewRounded'
+import HistoryRounded from '@mui/icons-material/HistoryRounded'
+import KeyboardRounded from '@mui/icons-material/KeyboardRounded'
+import RedoRounded from '@mui/icons-material/RedoRounded'
+import UndoRounded from '@mui/icons-material/UndoRounded'
+import Box from '@mui/material/Box'
+import IconButton from '@mui/material/IconButton'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { lazy, Suspense, useEffect, useState } from 'react'
+import { renameSheet } from '@/core'
+import { belongsToField } from '@/editor/input/keyboard'
+import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { NameField } from '@/kit/NameField'
+import { SchemeSwitch } from '@/kit/SchemeSwitch'
+import { Tip } from '@/kit/Tip'
+import type { Saving } from '@/store/savingState'
+import { PassTrack } from './PassTrack'
+
+const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
+const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
+
+export function TopBar() {
+	const { open } = useWorkbench()
+	const name = useOpenSheet(({ history }) => history.present.name)
+	return (
+		<Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 52, px: 1 }}>
+			<Tip title="Your sheets">
+				<IconButton component={Link} href="/" aria-label="Your sheets">
+					<ArrowBackIosNewRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			<Box sx={{ width: 168, flexShrink: 1, minWidth: 90 }}>
+				<NameField
+					label="Sheet name"
+					value={name}
+					onChange={(next) => open.apply('Rename the sheet', (sheet) => renameSheet(sheet, next))}
+				/>
+			</Box>
+			<PassTrack />
+			<Box sx={{ flexGrow: 1 }} />
+			<HistoryButtons />
+			<SavedState />
+			<SchemeSwitch />
+			<KeysButton />
+		</Box>
+	)
+}
+
+function HistoryButtons() {
+	const { open, refresh } = useWorkbench()
+	const undoLabel = useOpenSheet((state) => state.history.past.at(-1)?.label)
+	const redoLabel = useOpenSheet((state) => state.history.future.at(-1)?.label)
+	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
+	const act = (step: () => void) => () => {
+		step()
+		refresh()
+	}
+	return (
+		<Box sx={{ display: 'flex' }}>
+			<Tip title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
+				<span>
+					<IconButton aria-label="Undo" disabled={!undoLabel} onClick={act(open.undo)}>
+						<UndoRounded fontSize="small" />
+					</IconButton>
+				</span>
+			</Tip>
+			<Tip title="All steps">
+				<IconButton
+					aria-label="All steps"
+					aria-haspopup="true"
+					onClick={(event) => setAnchor(event.currentTarget)}
+				>
+					<HistoryRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			{anchor && (
+				<Suspense>
+					<HistoryList anchor={anchor} onClose={() => setAnchor(null)} />
+				</Suspense>
+			)}
+			<Tip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
+				<span>
+					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={act(open.redo)}>
+						<RedoRounded fontSize="small" />
+					</IconButton>
+				</span>
+			</Tip>
+		</Box>
+	)
+}
+
+const SAVED_WORDS: Readonly<Record<Saving['state'], string>> = {
+	clean: 'Saved',
+	dirty: 'Saving',
+	writing: 'Saving',
+	failed: 'Not saved',
+	'not-ours': 'Looking',
+}
+
+function SavedState() {
+	const state = useOpenSheet((s) => s.saving.state)
+	return (
+		<Typography
+			variant="caption"
+			data-testid="saved-state"
+			sx={{
+				width: 56,
+				textAlign: 'center',
+				color: state === 'failed' ? 'error.main' : 'text.secondary',
+			}}
+		>
+			{SAVED_WORDS[state]}
+		</Typography>
+	)
+}
+
+function KeysButton() {
+	const [shown, setShown] = useState(false)
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (event.key === '?' && !belongsToField(event)) setShown(true)
+		}
+		window.addEventListener('keydown', onKey)
+		return () => window.removeEventListener('keydown', onKey)
+	}, [])
+	return (
+		<>
+			<Tip title="All keys (?)">
+				<IconButton aria-label="All keys" onClick={() => setShown(true)}>
+					<KeyboardRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			{shown && (
+				<Suspense>
+					<KeyList open onClose={() => setShown(false)} />
+				</Suspense>
+			)}
+		</>
+	)
+}

@@ -1,0 +1,108 @@
+'use client'
+
+import FitScreenRounded from '@mui/icons-material/FitScreenRounded'
+import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
+import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
+import ZoomInRounded from '@mui/icons-material/ZoomInRounded'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import IconButton from '@mui/material/IconButton'
+import Paper from '@mui/material/Paper'
+import { changePhoto } from '@/core'
+import { isTracing } from '@/editor/bench/desk'
+import { zoomAt } from '@/editor/bench/view'
+import { fitSheet } from '@/editor/input/benchKeys'
+import { LineSwatch } from '@/editor/passes/photo/LineSwatch'
+import { PhotoStrength } from '@/editor/passes/photo/PhotoStrength'
+import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { Tip } from '@/kit/Tip'
+import { RULER_PX } from './Rulers'
+
+/** Zoom and photo strength, on the canvas's lower left. */
+export function ZoomBar() {
+	const workbench = useWorkbench()
+	const { desk, open } = workbench
+	const photos = useOpenSheet(({ history }) => history.present.photos)
+	const scale = useDesk((state) => state.view.scale)
+	const rulers = useDesk((state) => state.rulers)
+	const loupe = useDesk((state) => state.loupe)
+	const alone = !useDesk(isTracing)
+	const hidden = photos.every((photo) => photo.hidden)
+	const actualSize = () =>
+		desk.setState(({ view, size }) => ({
+			view: zoomAt(view, [size.width / 2, size.height / 2], 1 / view.scale),
+		}))
+	return (
+		<Paper
+			variant="outlined"
+			sx={{
+				position: 'absolute',
+				left: rulers && !alone ? RULER_PX + 10 : 12,
+				bottom: 12,
+				px: 0.75,
+				py: 0.25,
+				display: 'flex',
+				alignItems: 'center',
+				gap: 0.5,
+			}}
+		>
+			<Tip title="Fit the sheet (0)">
+				<IconButton aria-label="Fit the sheet" onClick={() => fitSheet(workbench)}>
+					<FitScreenRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			<Tip title="Show at 100 %">
+				<Button
+					color="inherit"
+					className="number"
+					onClick={actualSize}
+					sx={{ minWidth: 64 }}
+					aria-label={`Zoom ${zoomText(scale)}, show at 100 %`}
+				>
+					{zoomText(scale)}
+				</Button>
+			</Tip>
+			{!alone && (
+				<Tip title={loupe ? 'Put the loupe away' : 'Loupe: 8 × at the pointer (hold V)'}>
+					<IconButton
+						aria-label="Loupe"
+						aria-pressed={loupe}
+						color={loupe ? 'primary' : 'default'}
+						onClick={() => desk.setState({ loupe: !loupe, pointer: null })}
+					>
+						<ZoomInRounded fontSize="small" />
+					</IconButton>
+				</Tip>
+			)}
+			{photos.length > 0 && !alone && (
+				<>
+					<Tip title={hidden ? 'Show the photo' : 'Hide the photo (hold H)'}>
+						<IconButton
+							aria-label={hidden ? 'Show the photo' : 'Hide the photo'}
+							onClick={() =>
+								open.apply(hidden ? 'Show the photo' : 'Hide the photo', (sheet) =>
+									changePhoto(sheet, undefined, { hidden: !hidden }),
+								)
+							}
+						>
+							{hidden ? (
+								<VisibilityOffOutlined fontSize="small" />
+							) : (
+								<VisibilityOutlined fontSize="small" />
+							)}
+						</IconButton>
+					</Tip>
+					<Box sx={{ width: 110, px: 1, display: 'flex' }}>
+						<PhotoStrength />
+					</Box>
+					<LineSwatch />
+				</>
+			)}
+		</Paper>
+	)
+}
+
+function zoomText(scale: number): string {
+	const percent = scale * 100
+	return `${percent < 10 ? percent.toFixed(1) : Math.round(percent)} %`
+}

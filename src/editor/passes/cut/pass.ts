@@ -1,0 +1,31 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { penTool } from '@/editor/tools/pen/pen'
+import { pencilTool } from '@/editor/tools/pencil'
+import { counted } from '../counted'
+import { cutSlice } from './cutSlice'
+import { paintCut } from './paintCut'
+import { regionsTool } from './regions'
+
+/** What one sees through. */
+export const cutPass: PassDef = {
+	id: 'cut',
+	number: 5,
+	name: 'Cut',
+	purpose: 'Cut out what one sees through; join, part and grow pieces.',
+	tools: [penTool, pencilTool, nodesTool, arrangePiecesTool],
+	ownTools: [regionsTool],
+	shows: 'trace',
+	overlays: {
+		paint: paintCut,
+		instead: (slices) => {
+			const { apart, proposed } = slices.of(cutSlice).getState()
+			return apart ? new Set(apart.pieces) : proposed?.instead
+		},
+		hidesNodes: ({ slices }) => slices.of(cutSlice).getState().apart !== null,
+	},
+	figure: ({ openings }) => (openings > 0 ? counted(openings, 'opening', 'openings') : null),
+	Card: lazy(() => import('./CutCard').then((m) => ({ default: m.CutCard }))),
+}

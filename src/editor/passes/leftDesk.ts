@@ -1,0 +1,59 @@
+import * as z from 'zod/mini'
+import { type PassDef, type ToolDef, toolIn } from '@/editor/bench/definitions'
+import { type DeskState, FIRST_SNAPPING } from '@/editor/bench/desk'
+import { PASSES, TOOLS } from './passes'
+import { photoPass } from './photo/pass'
+import { refinePass } from './refine/pass'
+
+const idOf = (all: readonly { readonly id: string }[]) => z.enum(all.map(({ id }) => id))
+
+const leftDesk = z.object({
+	pass: idOf(PASSES),
+	tool: idOf(TOOLS),
+	centre: z.tuple([z.number(), z.number()]),
+	scale: z.number().check(z.positive()),
+	rulers: z._default(z.boolean(), true),
+	straightOnly: z._default(z.boolean(), false),
+	snapping: z._default(
+		z.object({ guides: z.boolean(), nodes: z.boolean(), level: z.boolean() }),
+		FIRST_SNAPPING,
+	),
+})
+
+/** How the desk was left, as it is stored. A view is kept by its middle: windows change size. */
+export type LeftDesk = z.infer<typeof leftDesk>
+
+export function readLeftDesk(value: unknown): LeftDesk | null {
+	return leftDesk.safeParse(value).data ?? null
+}
+
+/** The pass one was in and the tool at hand; a bare sheet begins with its photo, another where it is refined. */
+export function startOf(
+	left: LeftDesk | null,
+	bare: boolean,
+): { readonly pass: PassDef; readonly tool: ToolDef } {
+	const first = bare ? photoPass : refinePass
+	const pass = PASSES.find(({ id }) => id === left?.pass) ?? first
+	const kept = TOOLS.find(({ id }) => id === left?.tool)
+	const tool = (kept && (toolIn(pass, kept) ?? kept)) ?? pass.tools[0]
+	if (!tool) throw new Error(`The pass ${pass.id} has no tool.`)
+	return { pass, tool }
+}
+
+export function leaveDesk(state: DeskState): LeftDesk {
+	const { pass, view, size, rulers, snapping, straightOnly } = state
+	// What a tool of the moment works on is gone with the tab.
+	const tool = state.tool.afterwards ?? state.tool
+	return {
+		pass: pass.id,
+		tool: tool.id,
+		rulers,
+		snapping,
+		straightOnly,
+		centre: [(size.width / 2 - view.x) / view.scale, (size.height / 2 - view.y) / view.scale],
+		scale: view.scale,
+	}
+}
+
+/** What of the desk is found again. */
+export const LEFT = ['view', 'pass', 'tool', 'rulers', 'snapping', 'straightOnly'] as const

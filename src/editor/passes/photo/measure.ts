@@ -1,0 +1,41 @@
+import StraightenRounded from '@mui/icons-material/StraightenRounded'
+import { distance, formatLength } from '@/core'
+import type { ToolDef } from '@/editor/bench/definitions'
+import type { Slice } from '@/editor/bench/slices'
+import type { Bench, Line, Tool } from '@/editor/bench/tool'
+import { createLineTool } from '@/editor/tools/lineTool'
+
+/** Measure draws along something whose length is known; the card asks for that length. */
+export function createMeasure(
+	bench: Bench,
+	measured: { get(): Line | null; set(line: Line): void },
+): Tool {
+	return createLineTool(bench, {
+		done: measured.set,
+		kept: measured.get,
+		idleHint: () =>
+			'Drag along something whose length you know, then type that length on the pass card. Shift: 45° steps.',
+		drawingHint: ({ from, to }) =>
+			`${formatLength(distance(from, to), bench.sheet())} long. Shift: 45° steps. Esc: leave it.`,
+	})
+}
+
+/** The line that was drawn along something whose length is to be told. */
+export const measuredSlice: Slice<{ readonly line: Line | null }> = {
+	name: 'measured',
+	start: { line: null },
+}
+
+export const measureTool: ToolDef = {
+	id: 'measure',
+	name: 'Measure',
+	icon: StraightenRounded,
+	about: 'photos',
+	create: ({ bench, slices }) => {
+		const measured = slices.of(measuredSlice)
+		return createMeasure(bench, {
+			get: () => measured.getState().line,
+			set: (line) => measured.setState({ line }),
+		})
+	},
+}

@@ -1,0 +1,18 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
+import { measureTool } from './measure'
+import { seeHereTool } from './seeHere'
+import { straightenTool } from './straighten'
+
+/** What is traced, and how it is seen. */
+export const photoPass: PassDef = {
+	id: 'photo',
+	number: 1,
+	name: 'Photo',
+	purpose: 'Bring the photo in, lay it straight, and make its edges plain to see.',
+	tools: [arrangePhotosTool, straightenTool, measureTool, seeHereTool],
+	shows: 'trace',
+	figure: () => null,
+	Card: lazy(() => import('./PhotoCard').then((m) => ({ default: m.PhotoCard }))),
+}

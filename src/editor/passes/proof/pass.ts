@@ -1,0 +1,20 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { proofSlice } from './proofSlice'
+
+/** The shape alone. */
+export const proofPass: PassDef = {
+	id: 'proof',
+	number: 7,
+	name: 'Proof',
+	purpose: 'Judge the shape by itself, the photo away.',
+	tools: [nodesTool],
+	shows: (slices) =>
+		slices.of(proofSlice).getState().inverted ? 'white on black' : 'black on white',
+	figure: ({ openOutlines, pieces }) => {
+		if (pieces === 0) return null
+		return openOutlines > 0 ? `${openOutlines} open` : 'all closed'
+	},
+	Card: lazy(() => import('./ProofCard').then((m) => ({ default: m.ProofCard }))),
+}

@@ -1,0 +1,23 @@
+import FlipRounded from '@mui/icons-material/FlipRounded'
+import { setMirror } from '@/core'
+import type { ToolDef } from '@/editor/bench/definitions'
+import { createLineTool } from '@/editor/tools/lineTool'
+import { penTool } from '@/editor/tools/pen/pen'
+
+/** Draws the line that both sides are alike about; then the Pen draws one of them. */
+export const mirrorTool: ToolDef = {
+	id: 'mirror',
+	name: 'Mirror line',
+	icon: FlipRounded,
+	about: 'outlines',
+	afterwards: penTool,
+	create: ({ bench, open, desk }) =>
+		createLineTool(bench, {
+			done: (line) => {
+				open.apply('Set a mirror line', (sheet) => setMirror(sheet, line))
+				desk.setState({ tool: penTool })
+			},
+			idleHint: () => 'Drag the line that both sides are alike about. Shift: 45° steps.',
+			drawingHint: () => 'Release: the other side follows across this line. Esc: leave it.',
+		}),
+}

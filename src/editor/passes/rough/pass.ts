@@ -1,0 +1,22 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { penTool } from '@/editor/tools/pen/pen'
+import { pencilTool } from '@/editor/tools/pencil'
+import { counted } from '../counted'
+import { mirrorTool } from './mirrorTool'
+
+/** Once round. */
+export const roughPass: PassDef = {
+	id: 'rough',
+	number: 2,
+	name: 'Rough',
+	purpose:
+		'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
+	tools: [penTool, pencilTool, nodesTool, arrangePiecesTool],
+	ownTools: [mirrorTool],
+	shows: 'trace',
+	figure: ({ pieces }) => (pieces > 0 ? counted(pieces, 'piece', 'pieces') : null),
+	Card: lazy(() => import('./RoughCard').then((m) => ({ default: m.RoughCard }))),
+}

@@ -1,0 +1,28 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { counted } from '../counted'
+import { paintGhost } from './paintGhost'
+import { thinSlice } from './thinSlice'
+
+/** The fewest nodes. */
+export const thinPass: PassDef = {
+	id: 'thin',
+	number: 4,
+	name: 'Thin',
+	purpose: 'As few nodes as the shape allows: say how far the outline may move, and see.',
+	tools: [nodesTool],
+	shows: 'trace',
+	overlays: {
+		paint: (ctx, viewport, { slices }) => {
+			const { ghost } = slices.of(thinSlice).getState()
+			if (ghost) paintGhost(ctx, ghost, viewport)
+		},
+		// Its marks say what becomes of each node; nodes that are chosen still show.
+		hidesNodes: ({ slices, selection }) =>
+			slices.of(thinSlice).getState().ghost !== null && selection.nodes.size === 0,
+	},
+	Strip: lazy(() => import('./ProfileStrip').then((m) => ({ default: m.ProfileStrip }))),
+	figure: ({ nodes }) => (nodes > 0 ? counted(nodes, 'node', 'nodes') : null),
+	Card: lazy(() => import('./ThinCard').then((m) => ({ default: m.ThinCard }))),
+}

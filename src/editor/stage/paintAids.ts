@@ -1,0 +1,163 @@
+import {
+	add,
+	distance,
+	formatLength,
+	type Guide,
+	type MirrorLine,
+	mix,
+	type Point,
+	perpendicular,
+	type Sheet,
+	type Snapped,
+	scale,
+	subtract,
+	unit,
+} from '@/core'
+import { knobOf } from '@/editor/bench/frame'
+import type { Frame, Line, Overlay } from '@/editor/bench/tool'
+import { toScreen, type View, type Viewport } from '@/editor/bench/view'
+import { INKS } from './colours'
+import { addLine, addRing, cased } from './strokes'
+
+/** Sizes on screen, px. */
+const BRACKET_PX = 11
+const KNOB_RADIUS_PX = 6
+const END_BAR_PX = 7
+const SNAP_MARK_PX = 5
+
+/** What helps in placing and is no artwork: guides, a photo's frame, measuring lines, signs of snapping. */
+export function paintAids(
+	ctx: CanvasRenderingContext2D,
+	sheet: Sheet,
+	overlay: Overlay,
+	viewport: Viewport,
+): void {
+	const { view, ratio, size } = viewport
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	ctx.lineCap = 'round'
+	ctx.lineJoin = 'round'
+	const across: Across = { view, width: size.width, height: size.height }
+	if (!sheet.guidesHidden) paintGuides(ctx, sheet.guides, sheet.guidesLocked, across)
+	if (sheet.mirror) paintMirrorLine(ctx, sheet.mirror, across)
+	if (overlay.guide) {
+		const path = new Path2D()
+		addGuide(path, overlay.guide, across)
+		cased(ctx, path, INKS.active, 1.5)
+	}
+	if (overlay.frame) paintFrame(ctx, overlay.frame, view)
+	if (overlay.line) paintLine(ctx, overlay.line, sheet, view)
+	if (overlay.snapped) paintSnap(ctx, overlay.snapped, across)
+}
+
+interface Across {
+	readonly view: View
+	readonly width: number
+	readonly height: number
+}
+
+function paintGuides(
+	ctx: CanvasRenderingContext2D,
+	guides: readonly Guide[],
+	locked: boolean,
+	across: Across,
+): void {
+	const path = new Path2D()
+	for (const guide of guides) addGuide(path, guide, across)
+	ctx.setLineDash(locked ? [2, 4] : [])
+	cased(ctx, path, INKS.idle, 1)
+	ctx.setLineDash([])
+}
+
+function addGuide(
+	path: Path2D,
+	{ axis, at }: Pick<Guide, 'axis' | 'at'>,
+	{ view, width, height }: Across,
+): void {
+	const [x, y] = toScreen(view, [at, at]).map((v) => Math.round(v) + 0.5) as [number, number]
+	if (axis === 'x') addLine(path, [x, 0], [x, height])
+	else addLine(path, [0, y], [width, y])
+}
+
+/** The mirror line, right across the window: a chain of long and short strokes. */
+function paintMirrorLine(
+	ctx: CanvasRenderingContext2D,
+	{ from, to }: MirrorLine,
+	{ view, width, height }: Across,
+): void {
+	const [a, b] = [toScreen(view, from), toScreen(view, to)]
+	const along = scale(unit(subtract(b, a)), width + height)
+	const path = new Path2D()
+	addLine(path, subtract(a, along), add(b, along))
+	ctx.setLineDash([14, 4, 3, 4])
+	cased(ctx, path, INKS.active, 1.5)
+	ctx.setLineDash([])
+}
+
+/** A bracket at each corner, and the knob that turns the photo on its stalk. */
+function paintFrame(ctx: CanvasRenderingContext2D, frame: Frame, view: View): void {
+	const corners = frame.corners.map((p) => toScreen(view, p)) as [Point, Point, Point, Point]
+	const sides = new Path2D()
+	for (const [i, corner] of corners.entries())
+		addLine(sides, corner, corners[(i + 1) % 4] ?? corner)
+	cased(ctx, sides, INKS.active, 1)
+	if (frame.locked) return
+	const brackets = new Path2D()
+	for (const [i, corner] of corners.entries()) {
+		const ends = [corners[(i + 1) % 4], corners[(i + 3) % 4]].map((next) =>
+			add(corner, scale(unit(subtract(next ?? corner, corner)), BRACKET_PX)),
+		)
+		for (const end of ends) addLine(brackets, corner, end)
+	}
+	cased(ctx, brackets, INKS.active, 3.5)
+	const knob = toScreen(view, knobOf(frame, 1 / view.scale))
+	const foot = mix(corners[0], corners[1], 0.5)
+	const stalk = new Path2D()
+	addLine(stalk, foot, add(knob, scale(unit(subtract(foot, knob)), KNOB_RADIUS_PX)))
+	addRing(stalk, knob, KNOB_RADIUS_PX)
+	cased(ctx, stalk, INKS.active, 2)
+}
+
+/** A line with a bar across either end, and its length beside it. */
+function paintLine(
+	ctx: CanvasRenderingContext2D,
+	{ from, to }: Line,
+	sheet: Sheet,
+	view: View,
+): void {
+	const [a, b] = [toScreen(view, from), toScreen(view, to)]
+	const bar = scale(perpendicular(unit(subtract(b, a))), END_BAR_PX)
+	const path = new Path2D()
+	addLine(path, a, b)
+	for (const end of [a, b]) addLine(path, subtract(end, bar), add(end, bar))
+	cased(ctx, path, INKS.active, 2)
+	const [x, y] = add(mix(a, b, 0.5), [0, -12])
+	const words = formatLength(distance(from, to), sheet)
+	ctx.font = "500 12px 'Spline Sans Mono Variable', ui-monospace, monospace"
+	ctx.textAlign = 'center'
+	ctx.lineWidth = 4
+	ctx.strokeStyle = INKS.card
+	ctx.strokeText(words, x, y)
+	ctx.fillStyle = INKS.ink
+	ctx.fillText(words, x, y)
+}
+
+/** A diamond where a point snapped, and the lines that caught it. */
+function paintSnap(ctx: CanvasRenderingContext2D, { at, caught }: Snapped, across: Across): void {
+	const path = new Path2D()
+	if (caught.x !== null && !caught.point) addGuide(path, { axis: 'x', at: caught.x }, across)
+	if (caught.y !== null && !caught.point) addGuide(path, { axis: 'y', at: caught.y }, across)
+	ctx.setLineDash([3, 4])
+	cased(ctx, path, INKS.selected, 1)
+	ctx.setLineDash([])
+	const [x, y] = toScreen(across.view, at)
+	const mark = new Path2D()
+	mark.moveTo(x, y - SNAP_MARK_PX)
+	for (const [dx, dy] of [
+		[1, 0],
+		[0, 1],
+		[-1, 0],
+	] as const)
+		mark.lineTo(x + dx * SNAP_MARK_PX, y + dy * SNAP_MARK_PX)
+	mark.closePath()
+	cased(ctx, mark, INKS.selected, 2)
+}

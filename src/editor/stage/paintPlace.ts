@@ -1,0 +1,29 @@
+import type { Point } from '@/core'
+import { toScreen, type Viewport } from '@/editor/bench/view'
+import { INKS } from './colours'
+import { addLine, cased } from './strokes'
+
+/** Half the size of the bracket, px on screen. */
+const PLACE_PX = 11
+
+/** Four corners about a place that is to be looked at. */
+export function paintPlace(
+	ctx: CanvasRenderingContext2D,
+	at: Point,
+	{ view, ratio }: Viewport,
+): void {
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	const [x, y] = toScreen(view, at)
+	const path = new Path2D()
+	for (const [dx, dy] of [
+		[-1, -1],
+		[1, -1],
+		[1, 1],
+		[-1, 1],
+	] as const) {
+		const corner: Point = [x + dx * PLACE_PX, y + dy * PLACE_PX]
+		addLine(path, corner, [corner[0] - dx * 6, corner[1]])
+		addLine(path, corner, [corner[0], corner[1] - dy * 6])
+	}
+	cased(ctx, path, INKS.wrong, 2)
+}

@@ -1,0 +1,47 @@
+import { type Contour, findContour, type PathNode } from '@/core'
+import { type Hit, hitTest } from '@/editor/bench/hitTest'
+import type { Sight } from '@/editor/bench/machine'
+import type { PointerInput } from '@/editor/bench/tool'
+
+/** What a press where the pointer is would do. */
+export type Target =
+	| { readonly do: 'place' }
+	| { readonly do: 'close' }
+	| { readonly do: 'turn-last' }
+	| { readonly do: 'pick-up'; readonly contour: string; readonly node: string }
+	| { readonly do: 'insert'; readonly contour: string; readonly index: number; readonly t: number }
+	| { readonly do: 'toggle-kind'; readonly node: string }
+
+/** The outline being drawn, if it still stands: undo may have taken it. */
+export function drawnOutline(drawing: string | null, sight: Sight): Contour | null {
+	const contour = drawing === null ? undefined : findContour(sight.sheet(), drawing)?.contour
+	return contour && !contour.closed ? contour : null
+}
+
+export function lastNode(contour: Contour | null): PathNode | undefined {
+	return contour?.nodes.at(-1)
+}
+
+export function aim(drawn: Contour | null, input: PointerInput, sight: Sight): Target {
+	const hit = hitTest(sight.sheet(), sight.selection(), input.at, input.reach)
+	if (!hit || hit.kind === 'handle') return { do: 'place' }
+	if (hit.kind === 'node') return aimAtNode(hit, drawn, input)
+	// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
+	if (drawn) return { do: 'place' }
+	return { do: 'insert', contour: hit.contour.id, index: hit.index, t: hit.t }
+}
+
+function aimAtNode(
+	{ id, index, contour }: Hit & { kind: 'node' },
+	drawn: Contour | null,
+	{ alt }: PointerInput,
+): Target {
+	if (alt && !drawn) return { do: 'toggle-kind', node: id }
+	if (drawn && contour.id === drawn.id) {
+		if (index === drawn.nodes.length - 1) return { do: 'turn-last' }
+		return index === 0 && drawn.nodes.length > 1 ? { do: 'close' } : { do: 'place' }
+	}
+	const end = index === 0 || index === contour.nodes.length - 1
+	if (!drawn && end && !contour.closed) return { do: 'pick-up', contour: contour.id, node: id }
+	return { do: 'place' }
+}

@@ -1,0 +1,42 @@
+import type { Target } from './aim'
+
+/** While the button is down. */
+export function pressHint(
+	{ kind, pulled }: { readonly kind: 'place' | 'close' | 'turn-last'; readonly pulled: boolean },
+	straight: boolean,
+): string {
+	if (straight) return 'Release: the corner stands here. Drag: carry it.'
+	if (kind === 'turn-last')
+		return pulled
+			? 'Turning the outgoing handle alone.'
+			: 'Release: the next segment leaves straight. Drag: turn its handle.'
+	return pulled
+		? 'Pulling both handles. Alt: only the outgoing one, for a cusp. Shift: 45° steps.'
+		: 'Release for a corner. Drag to pull handles for a smooth node.'
+}
+
+/** What a click and a drag would do here. */
+export function aimHint(
+	target: Target,
+	{ drawing, ended, straight }: { drawing: boolean; ended: boolean; straight: boolean },
+): string {
+	switch (target.do) {
+		case 'close':
+			return 'Click: close the outline here. Drag: close it with a smooth node.'
+		case 'turn-last':
+			return 'Click: take the outgoing handle away, so that the next segment leaves straight. Drag: turn that handle alone.'
+		case 'pick-up':
+			return 'Click: pick this open outline up and go on from here.'
+		case 'insert':
+			return 'Click: insert a node here; the shape stays.'
+		case 'toggle-kind':
+			return 'Click: turn a corner into a smooth node, or back.'
+		case 'place':
+			if (straight && drawing)
+				return 'Click: corner. First node: close. Enter or double-click: end open. Backspace: one node back.'
+			if (drawing)
+				return 'Click: corner. Drag: smooth node. First node: close. Enter or double-click: end open. Backspace: one node back.'
+			if (ended) return 'Ended open. Enter again: close it. Click: begin a new outline.'
+			return 'Click: begin an outline with a corner. Drag: begin with a smooth node. Click an end node to go on from it.'
+	}
+}

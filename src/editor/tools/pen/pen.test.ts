@@ -1,0 +1,223 @@
+import { describe, expect, test } from 'vitest'
+import { at, click, drag, handyBench, press } from '../testing/handyBench'
+import { createPen } from './pen'
+
+function begin(...paths: string[]) {
+	const bench = handyBench(...paths)
+	return { bench, pen: createPen(bench, () => 'Drawn') }
+}
+
+describe('placing nodes', () => {
+	test('a click makes a corner, a press and drag a smooth node with equal handles', () => {
+		const { bench, pen } = begin()
+		click(pen, [10, 10])
+		drag(pen, [60, 10], [80, 30])
+		const [first, second] = bench.contour().nodes
+		expect(first).toMatchObject({ at: [10, 10], kind: 'corner' })
+		expect(second).toMatchObject({ at: [60, 10], in: [40, -10], out: [80, 30], kind: 'smooth' })
+	})
+
+	test('Alt while dragging moves the outgoing handle alone', () => {
+		const { bench, pen } = begin()
+		click(pen, [10, 10])
+		pen.down(at([60, 10]))
+		pen.move(at([80, 10]))
+		pen.move(at([60, 40], { alt: true }))
+		pen.up(at([60, 40], { alt: true }))
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, 10], out: [60, 40], kind: 'cusp' })
+	})
+
+	test('Shift keeps segments to multiples of 45°', () => {
+		const { bench, pen } = begin()
+		click(pen, [0, 0])
+		click(pen, [50, 3], { shift: true })
+		expect(bench.contour().nodes[1]?.at[1]).toBeCloseTo(0, 9)
+	})
+
+	test('a placing and its pull are one step of undo', () => {
+		const { bench, pen } = begin()
+		click(pen, [10, 10])
+		drag(pen, [60, 10], [80, 30])
+		expect(bench.labels()).toEqual(['Begin an outline', 'Place a node'])
+		bench.open.undo()
+		expect(bench.contour().nodes).toHaveLength(1)
+		bench.open.redo()
+		expect(bench.contour().nodes[1]?.out).toEqual([80, 30])
+	})
+
+	test('Backspace takes nodes back one at a time, to the last', () => {
+		const { bench, pen } = begin()
+		for (const x of [0, 50, 100]) click(pen, [x, 0])
+		press(pen, 'backspace')
+		expect(bench.contour().nodes).toHaveLength(2)
+		press(pen, 'backspace')
+		press(pen, 'backspace')
+		expect(bench.sheet().pieces).toEqual([])
+		expect(press(pen, 'backspace')).toBe(false)
+	})
+
+	test('the next segment is previewed from the last node’s handle', () => {
+		const { pen } = begin()
+		drag(pen, [0, 0], [20, 20])
+		pen.move(at([100, 0]))
+		expect(pen.overlay().preview).toEqual([
+			[0, 0],
+			[20, 20],
+			[100, 0],
+			[100, 0],
+		])
+	})
+})
+
+describe('ending an outline', () => {
+	const triangle = (pen: ReturnType<typeof createPen>) => {
+		for (const p of [
+			[0, 0],
+			[100, 0],
+			[100, 100],
+		] as const)
+			click(pen, p)
+	}
+
+	test('a click on the first node closes it; hovering there says so', () => {
+		const { bench, pen } = begin()
+		triangle(pen)
+		pen.move(at([3, 3]))
+		expect(pen.hint()).toContain('close the outline')
+		expect(pen.overlay().filled).toBe(bench.contour().id)
+		click(pen, [3, 3])
+		expect(bench.contour().closed).toBe(true)
+		expect(bench.contour().nodes).toHaveLength(3)
+	})
+
+	test('a drag on the first node closes it with a smooth node', () => {
+		const { bench, pen } = begin()
+		triangle(pen)
+		drag(pen, [0, 0], [0, -30])
+		expect(bench.contour()).toMatchObject({ closed: true })
+		expect(bench.contour().nodes[0]).toMatchObject({ in: [0, 30], out: [0, -30], kind: 'smooth' })
+	})
+
+	test('Enter ends it open, Enter again closes it', () => {
+		const { bench, pen } = begin()
+		triangle(pen)
+		press(pen, 'enter')
+		expect(bench.contour().closed).toBe(false)
+		press(pen, 'enter')
+		expect(bench.contour().closed).toBe(true)
+		expect(press(pen, 'enter')).toBe(false)
+	})
+
+	test('a single node leaves nothing behind', () => {
+		const { bench, pen } = begin()
+		click(pen, [0, 0])
+		press(pen, 'escape')
+		expect(bench.sheet().pieces).toEqual([])
+	})
+
+	test('undoing the whole outline lets the Pen begin anew', () => {
+		const { bench, pen } = begin()
+		triangle(pen)
+		for (let i = 0; i < 3; i++) bench.open.undo()
+		expect(bench.sheet().pieces).toEqual([])
+		click(pen, [5, 5])
+		expect(bench.contour().nodes).toHaveLength(1)
+	})
+})
+
+describe('going on from what is there', () => {
+	test('a click on an open outline’s end node picks it up, at either end', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100')
+		click(pen, [0, 0])
+		click(pen, [0, 100])
+		expect(bench.contour().nodes.map((n) => n.at)).toEqual([
+			[100, 100],
+			[100, 0],
+			[0, 0],
+			[0, 100],
+		])
+		expect(bench.sheet().pieces).toHaveLength(1)
+	})
+
+	test('a click on a segment inserts a node', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100Z')
+		click(pen, [50, 2])
+		expect(bench.contour().nodes).toHaveLength(4)
+		expect(bench.contour().nodes[1]?.at[1]).toBeCloseTo(0, 9)
+	})
+
+	test('while drawing, an edge within reach is no obstacle, be it one’s own', () => {
+		const { bench: own, pen: drawing } = begin()
+		for (const p of [
+			[0, 0],
+			[100, 0],
+			[100, 5],
+			[50, 4],
+		] as const)
+			click(drawing, p)
+		expect(own.contour().nodes.map((n) => n.at)).toEqual([
+			[0, 0],
+			[100, 0],
+			[50, 4],
+		])
+	})
+
+	test('while drawing, another piece’s edge is no obstacle', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100Z')
+		click(pen, [75, 40])
+		click(pen, [50, 1])
+		expect(bench.contour(0).nodes).toHaveLength(3)
+		expect(bench.contour(1).nodes).toHaveLength(2)
+	})
+
+	test('a click on the last node takes its outgoing handle away; a drag turns it', () => {
+		const { bench, pen } = begin()
+		click(pen, [0, 0])
+		drag(pen, [100, 0], [130, 30])
+		click(pen, [100, 0])
+		expect(bench.contour().nodes[1]?.out).toBeUndefined()
+		drag(pen, [100, 0], [100, 50])
+		expect(bench.contour().nodes[1]).toMatchObject({ out: [100, 50], kind: 'cusp' })
+	})
+
+	test('Alt-click turns a corner into a smooth node and back', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100Z')
+		click(pen, [100, 0], { alt: true })
+		expect(bench.contour().nodes[1]?.kind).toBe('smooth')
+		click(pen, [100, 0], { alt: true })
+		expect(bench.contour().nodes[1]?.kind).toBe('corner')
+	})
+})
+
+describe('straight only', () => {
+	test('a drag carries the corner it placed, and pulls no handles', () => {
+		const bench = handyBench()
+		bench.setStraightOnly(true)
+		const pen = createPen(bench, () => 'Piece 1')
+		click(pen, [0, 0])
+		drag(pen, [100, 0], [120, 30])
+		click(pen, [50, 90])
+		click(pen, [0, 0])
+		expect(bench.contour()).toMatchObject({ closed: true })
+		expect(bench.contour().nodes.map((n) => [n.kind, n.at])).toEqual([
+			['corner', [0, 0]],
+			['corner', [120, 30]],
+			['corner', [50, 90]],
+		])
+		expect(bench.labels()).toHaveLength(4)
+	})
+})
+
+test('a double-click ends an outline open, without a node too many', () => {
+	const bench = handyBench()
+	const pen = createPen(bench, () => 'Piece 1')
+	click(pen, [0, 0])
+	click(pen, [100, 0])
+	click(pen, [100, 100])
+	click(pen, [100, 100])
+	pen.doubleClick(at([100, 100]))
+	expect(bench.contour().closed).toBe(false)
+	expect(bench.contour().nodes).toHaveLength(3)
+	click(pen, [300, 300])
+	expect(bench.sheet().pieces).toHaveLength(2)
+})

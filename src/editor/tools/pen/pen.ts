@@ -1,0 +1,355 @@
+import EditRounded from '@mui/icons-material/EditRounded'
+import {
+	add,
+	appendNode,
+	beginOutline,
+	type Contour,
+	type Cubic,
+	closeOutline,
+	distance,
+	dropLoneNode,
+	findContour,
+	leaveStraight,
+	moveHandle,
+	type PathNode,
+	type Point,
+	pickUpOutline,
+	placeNode,
+	pullClosingHandle,
+	pullHandles,
+	type Snapped,
+	scale,
+	snapAngle,
+	subtract,
+	takeBackNode,
+} from '@/core'
+import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
+import {
+	apply,
+	type Machine,
+	runMachine,
+	SEAL,
+	type Sight,
+	select,
+	stepBy,
+	type Turn,
+} from '@/editor/bench/machine'
+import { nextName } from '@/editor/bench/nextName'
+import {
+	ANGLE_STEP,
+	type Bench,
+	DRAG_PX,
+	type KeyInput,
+	NO_OVERLAY,
+	type Overlay,
+	type PointerInput,
+	type Tool,
+} from '@/editor/bench/tool'
+import { selectContour } from '@/store/selection'
+import { insertingAt } from '../insertAt'
+import { nodesTool } from '../nodes/nodes'
+import { sign, snapped } from '../snapped'
+import { togglingKind } from '../toggleKind'
+import { aim, drawnOutline, lastNode, type Target } from './aim'
+import { aimHint, pressHint } from './hints'
+
+interface Press {
+	readonly kind: 'place' | 'close' | 'turn-last'
+	readonly contour: string
+	readonly node: string
+	readonly start: Point
+	readonly pulled: boolean
+}
+
+/** Which outline is being drawn, and the press that is under way; all else is in the sheet. */
+interface PenState {
+	readonly drawing: string | null
+	/** The outline that was ended open last: Enter closes it. */
+	readonly ended: string | null
+	readonly press: Press | null
+	/** Counts presses: all that one press does is one step of undo. */
+	readonly run: number
+	readonly pointer: PointerInput | null
+	readonly target: Target
+	readonly snap: Snapped | null
+}
+
+/** The Pen places nodes one by one: a click a corner, a press and drag a smooth node. */
+export function penMachine(nameNext: () => string): Machine<PenState> {
+	return {
+		start: {
+			drawing: null,
+			ended: null,
+			press: null,
+			run: 0,
+			pointer: null,
+			target: { do: 'place' },
+			snap: null,
+		},
+		step: stepBy({
+			down: (state, input, sight) => press(state, input, sight, nameNext),
+			move,
+			up: letGo,
+			doubleClick: (state, _, sight) => endOpen(state, sight),
+			key: pressKey,
+			rest: (state, sight) => {
+				const { state: ended, effects = [] } = endOpen(state, sight)
+				return { state: { ...ended, ended: null, pointer: null }, effects }
+			},
+		}),
+		hint: ({ press: held, target, drawing, ended }, sight) => {
+			const straight = sight.straightOnly()
+			if (held) return pressHint(held, straight)
+			const drawn = drawnOutline(drawing, sight) !== null
+			return aimHint(target, { drawing: drawn, ended: ended !== null, straight })
+		},
+		overlay,
+		cursor: ({ target }) => (target.do === 'place' ? 'crosshair' : 'pointer'),
+	}
+}
+
+function press(
+	before: PenState,
+	input: PointerInput,
+	sight: Sight,
+	nameNext: () => string,
+): Turn<PenState> {
+	const drawn = drawnOutline(before.drawing, sight)
+	const target = aim(drawn, input, sight)
+	const run = before.run + 1
+	const state: PenState = { ...before, run, pointer: input, ended: null, target, press: null }
+	const last = lastNode(drawn)
+	const sheet = sight.sheet()
+	switch (target.do) {
+		case 'place':
+			return place(state, input, drawn, sight, nameNext)
+		case 'close':
+			return drawn ? close(state, drawn, sight) : { state }
+		case 'turn-last':
+			if (!drawn || !last) return { state }
+			return { state: { ...state, press: heldAt('turn-last', drawn.id, last.id, last.at) } }
+		case 'pick-up': {
+			const { contour, node } = target
+			const picked = pickUpOutline(sheet, contour, node)
+			return {
+				state: { ...state, drawing: contour },
+				effects: [
+					apply('Pick up an outline', () => picked),
+					select(selectContour(picked, contour, [node])),
+				],
+			}
+		}
+		case 'insert':
+			return { state, effects: insertingAt(sheet, target.contour, target.index, target.t) }
+		case 'toggle-kind':
+			return { state, effects: togglingKind(sheet, target.node) }
+	}
+}
+
+function place(
+	state: PenState,
+	input: PointerInput,
+	drawn: Contour | null,
+	sight: Sight,
+	nameNext: () => string,
+): Turn<PenState> {
+	const { at, snap } = placeAt(input, lastNode(drawn), sight)
+	const sheet = sight.sheet()
+	const placed = drawn ? appendNode(sheet, drawn.id, at) : beginOutline(sheet, at, nameNext())
+	const { contourId, nodeId } = placed
+	return {
+		state: { ...state, snap, drawing: contourId, press: heldAt('place', contourId, nodeId, at) },
+		effects: [
+			apply(drawn ? 'Place a node' : 'Begin an outline', () => placed.sheet, keyOf(state)),
+			select(selectContour(placed.sheet, contourId, [nodeId])),
+		],
+	}
+}
+
+function close(state: PenState, drawn: Contour, sight: Sight): Turn<PenState> {
+	const first = drawn.nodes[0]
+	if (!first) return { state }
+	return {
+		state: { ...state, drawing: null, press: heldAt('close', drawn.id, first.id, first.at) },
+		effects: [
+			apply('Close the outline', (sheet) => closeOutline(sheet, drawn.id), keyOf(state)),
+			select(selectContour(sight.sheet(), drawn.id)),
+		],
+	}
+}
+
+function move(state: PenState, input: PointerInput, sight: Sight): Turn<PenState> {
+	const { press: held } = state
+	if (held) return pull({ ...state, pointer: input }, held, input, sight)
+	const target = aim(drawnOutline(state.drawing, sight), input, sight)
+	return { state: { ...state, pointer: input, target } }
+}
+
+/** A press that goes on: with straight segments alone it carries the corner, else it pulls handles. */
+function pull(state: PenState, held: Press, input: PointerInput, sight: Sight): Turn<PenState> {
+	const { kind, contour, node, start } = held
+	if (!held.pulled && distance(input.at, start) < DRAG_PX * input.pixel) return { state }
+	const pulled = { ...state, press: { ...held, pulled: true } }
+	const key = keyOf(state)
+	if (sight.straightOnly()) {
+		if (kind !== 'place') return { state: { ...pulled, snap: null } }
+		const found = snapped(sight, input.at, input)
+		const carry = apply('Place a node', (sheet) => placeNode(sheet, node, found.at), key)
+		return { state: { ...pulled, snap: sign(found) }, effects: [carry] }
+	}
+	const found = input.shift ? null : snapped(sight, input.at, input, { levelWith: start })
+	const to = found?.at ?? snapAngle(start, input.at, ANGLE_STEP)
+	const effect = {
+		// The placing itself is the step: pulling goes on with it.
+		place: () =>
+			apply('Pull handles', (sheet) => pullHandles(sheet, contour, node, to, input.alt), key),
+		close: () =>
+			apply('Close the outline', (s) => pullClosingHandle(s, contour, to, input.alt), key),
+		'turn-last': () =>
+			apply('Turn a handle', (sheet) => moveHandle(sheet, node, 'out', to, true), key),
+	}[kind]()
+	return { state: { ...pulled, snap: found && sign(found) }, effects: [effect] }
+}
+
+function letGo(state: PenState, input: PointerInput, sight: Sight): Turn<PenState> {
+	const { press: held } = state
+	const straight = held?.kind === 'turn-last' && !held.pulled
+	const target = aim(drawnOutline(state.drawing, sight), input, sight)
+	return {
+		state: { ...state, pointer: input, press: null, snap: null, target },
+		effects: [
+			...(straight ? [apply('Leave straight', (sheet) => leaveStraight(sheet, held.contour))] : []),
+			SEAL,
+		],
+	}
+}
+
+/** Ends the outline that is being drawn, open; a single node is dropped. */
+function endOpen(state: PenState, sight: Sight): Turn<PenState> {
+	const drawn = drawnOutline(state.drawing, sight)
+	const rested: PenState = { ...state, drawing: null, press: null }
+	if (!drawn) return { state: rested }
+	const { id, nodes } = drawn
+	if (nodes.length < 2)
+		return {
+			state: rested,
+			effects: [apply('Drop a single node', (sheet) => dropLoneNode(sheet, id))],
+		}
+	return {
+		state: { ...rested, ended: id },
+		effects: [select(selectContour(sight.sheet(), id))],
+	}
+}
+
+/** A key of the Pen; it answers where `press` gives a turn. */
+interface PenKey extends Shortcut {
+	readonly names: readonly string[]
+	readonly press: (state: PenState, sight: Sight) => Turn<PenState> | null
+}
+
+const PEN_KEYS: readonly PenKey[] = [
+	{
+		names: ['enter'],
+		keys: 'Enter',
+		does: 'End the outline open; again: close it',
+		press: (state, sight) => {
+			if (drawnOutline(state.drawing, sight)) return endOpen(state, sight)
+			const { ended } = state
+			if (ended === null) return null
+			const closing = apply('Close the outline', (sheet) => closeOutline(sheet, ended))
+			return { state: { ...state, ended: null }, effects: [closing] }
+		},
+	},
+	{
+		names: ['escape'],
+		keys: 'Esc',
+		does: 'Let go',
+		press: (state, sight) => (drawnOutline(state.drawing, sight) ? endOpen(state, sight) : null),
+	},
+	{
+		names: ['backspace', 'delete'],
+		keys: 'Backspace',
+		does: 'Take the last node back',
+		press: (state, sight) => {
+			const drawn = drawnOutline(state.drawing, sight)
+			if (!drawn) return null
+			const less = takeBackNode(sight.sheet(), drawn.id)
+			const last = lastNode(findContour(less, drawn.id)?.contour ?? null)
+			return {
+				state,
+				effects: [
+					apply('Take the last node back', () => less),
+					select(selectContour(less, drawn.id, last ? [last.id] : [])),
+				],
+			}
+		},
+	},
+]
+
+function pressKey(state: PenState, { key, mod }: KeyInput, sight: Sight): Turn<PenState> {
+	const own = mod ? undefined : PEN_KEYS.find(({ names }) => names.includes(key))
+	return own?.press(state, sight) ?? { state, unused: true }
+}
+
+/** The next segment as it would become, the inside as it would fill, what a point snapped to. */
+function overlay(state: PenState, sight: Sight): Overlay {
+	const { press: held, pointer, target, snap } = state
+	if (held) return { ...NO_OVERLAY, snapped: snap }
+	const drawn = drawnOutline(state.drawing, sight)
+	const last = lastNode(drawn)
+	const first = drawn?.nodes[0]
+	if (!pointer) return NO_OVERLAY
+	if (target.do === 'close' && first && drawn && last)
+		return { ...NO_OVERLAY, preview: segmentTo(last, first.at, first.in), filled: drawn.id }
+	if (target.do !== 'place') return NO_OVERLAY
+	const placed = placeAt(pointer, last, sight)
+	const preview = last ? segmentTo(last, placed.at, undefined) : null
+	return { ...NO_OVERLAY, preview, snapped: placed.snap }
+}
+
+/** Where a click would place a node: with Shift, in a kept direction from the last one. */
+function placeAt(
+	input: PointerInput,
+	last: PathNode | undefined,
+	sight: Sight,
+): { at: Point; snap: Snapped | null } {
+	if (input.shift && last) return { at: snapAngle(last.at, input.at, ANGLE_STEP), snap: null }
+	const found = snapped(sight, input.at, input)
+	return { at: found.at, snap: sign(found) }
+}
+
+function segmentTo(from: PathNode, to: Point, into: Point | undefined): Cubic {
+	if (!from.out && !into)
+		return [from.at, add(from.at, scale(subtract(to, from.at), 1 / 3)), to, to]
+	return [from.at, from.out ?? from.at, into ?? to, to]
+}
+
+function heldAt(kind: Press['kind'], contour: string, node: string, start: Point): Press {
+	return { kind, contour, node, start, pulled: false }
+}
+
+const keyOf = ({ run }: PenState) => `pen:${run}`
+
+const POINTING: readonly Shortcut[] = [
+	{ keys: 'Click, drag', does: 'Corner, smooth node' },
+	{ keys: 'Alt while dragging', does: 'Outgoing handle alone: a cusp' },
+	{ keys: 'Shift', does: 'Multiples of 45°' },
+	{ keys: 'Click the last node', does: 'Next segment leaves straight' },
+	{ keys: 'Double-click', does: 'End the outline open' },
+]
+
+export function createPen(bench: Bench, nameNext: () => string): Tool {
+	return runMachine(penMachine(nameNext), bench)
+}
+
+export const penTool: ToolDef = {
+	id: 'pen',
+	name: 'Pen',
+	key: 'd',
+	icon: EditRounded,
+	about: 'outlines',
+	draws: true,
+	lends: nodesTool,
+	shortcuts: [...POINTING, ...PEN_KEYS],
+	create: ({ bench, open }) => createPen(bench, () => nextName(open.sheet())),
+}

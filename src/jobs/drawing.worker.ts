@@ -1,0 +1,67 @@
+import { expose } from 'comlink'
+import { type Contour, PathSyntaxError, type Piece, SvgSyntaxError } from '@/core'
+import { decodeSvg, readSvg, type SvgDrawing } from '@/core/drawings'
+
+/** A part of a drawing that was read: some outlines of one piece, and what else holds of the piece. */
+export interface DrawingPart {
+	/** Place of the piece among the drawing's. */
+	readonly index: number
+	readonly piece: Omit<Piece, 'contours'>
+	readonly contours: readonly Contour[]
+}
+
+/** What holds of a drawing as a whole, or why it cannot be read. */
+export type DrawingRead =
+	| ({ readonly ok: true } & Omit<SvgDrawing, 'pieces'>)
+	| { readonly ok: false; readonly problem: string }
+
+/** Parts are handed over when they have so many nodes, so that the page never takes long over one. */
+const PART_NODES = 6000
+
+const endpoint = {
+	/**
+	 * Reads a file; its pieces are handed over in parts, as JSON, which is read a dozen times as fast as
+	 * cloned trees are. What holds of the whole is the answer.
+	 */
+	read: async (
+		file: Blob,
+		hand: (parts: string, share: number) => Promise<void>,
+	): Promise<DrawingRead> => {
+		try {
+			const text = await decodeSvg(new Uint8Array(await file.arrayBuffer()))
+			const { pieces, ...rest } = readSvg(text)
+			for (const { parts, share } of inParts(pieces)) await hand(JSON.stringify(parts), share)
+			return { ok: true, ...rest }
+		} catch (error) {
+			if (error instanceof SvgSyntaxError || error instanceof PathSyntaxError)
+				return { ok: false, problem: error.message }
+			throw error
+		}
+	},
+}
+
+function* inParts(pieces: readonly Piece[]): Generator<{ parts: DrawingPart[]; share: number }> {
+	const total = pieces.reduce((sum, { contours }) => sum + contours.length, 0)
+	let parts: DrawingPart[] = []
+	let nodes = 0
+	let done = 0
+	for (const [index, { contours, ...piece }] of pieces.entries()) {
+		let from = 0
+		for (const [k, contour] of contours.entries()) {
+			nodes += contour.nodes.length
+			done++
+			if (nodes < PART_NODES && k < contours.length - 1) continue
+			parts.push({ index, piece, contours: contours.slice(from, k + 1) })
+			from = k + 1
+			if (nodes < PART_NODES) continue
+			yield { parts, share: done / total }
+			parts = []
+			nodes = 0
+		}
+	}
+	if (parts.length > 0) yield { parts, share: 1 }
+}
+
+export type DrawingWorker = typeof endpoint
+
+expose(endpoint)

@@ -1,0 +1,92 @@
+'use client'
+
+import FormControl from '@mui/material/FormControl'
+import InputAdornment from '@mui/material/InputAdornment'
+import InputLabel from '@mui/material/InputLabel'
+import OutlinedInput from '@mui/material/OutlinedInput'
+import { useEffect, useEffectEvent, useId, useRef, useState } from 'react'
+import { useFields } from './fields'
+import { readNumber, typedChange } from './typedNumber'
+
+/**
+ * A number with its unit. Enter or leaving the field takes it over, “+5” adds, “*2” multiplies, the arrow keys step it
+ * (Shift by ten, Alt by a tenth), Escape gives the old one back. What is no number is not taken.
+ * What is shown may lag behind a drag, so changes are told as a function of the number as it is.
+ */
+export function NumberField({
+	label,
+	value,
+	unit,
+	digits = 2,
+	disabled = false,
+	read = readNumber,
+	live,
+	onChange,
+}: {
+	label: string
+	value: number | null
+	unit: string
+	digits?: number
+	disabled?: boolean
+	/** What a typed text means in the field's unit; `null` for what means nothing. */
+	read?: (text: string) => number | null
+	/**
+	 * The value as it is this moment, for a field that follows a drag: it is written into the field
+	 * with every change of the sheet, without the field being made anew.
+	 */
+	live?: () => number | null
+	onChange: (next: (now: number) => number) => void
+}) {
+	const id = useId()
+	const input = useRef<HTMLInputElement>(null)
+	const { subscribe } = useFields()
+	const follow = useEffectEvent(() => {
+		const now = live?.() ?? null
+		if (input.current && now !== null && draft === null) input.current.value = trimmed(now, digits)
+	})
+	const follows = live !== undefined
+	useEffect(() => (follows ? subscribe(() => follow()) : undefined), [subscribe, follows])
+	const [draft, setDraft] = useState<string | null>(null)
+	const shown = value === null ? '' : trimmed(value, digits)
+	const change = draft === null ? null : typedChange(draft, read)
+	const take = () => {
+		if (change && draft !== shown) onChange(change)
+		setDraft(null)
+	}
+	const step = (by: number) => {
+		if (draft !== null && !change) return
+		setDraft(null)
+		onChange((now) => Number(((change?.(now) ?? now) + by).toFixed(6)))
+	}
+	return (
+		<FormControl size="small" disabled={disabled || value === null}>
+			<InputLabel htmlFor={id}>{label}</InputLabel>
+			<OutlinedInput
+				id={id}
+				label={label}
+				inputRef={input}
+				value={draft ?? shown}
+				error={draft !== null && !change}
+				inputProps={{ inputMode: 'decimal', autoComplete: 'off', className: 'number' }}
+				endAdornment={<InputAdornment position="end">{unit}</InputAdornment>}
+				onChange={(event) => setDraft(event.target.value)}
+				onFocus={(event) => event.target.select()}
+				onBlur={take}
+				onKeyDown={(event) => {
+					const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
+					if (event.key === 'Enter') take()
+					else if (event.key === 'Escape') setDraft(null)
+					else if (event.key === 'ArrowUp') step(size)
+					else if (event.key === 'ArrowDown') step(-size)
+					else return
+					event.preventDefault()
+				}}
+				sx={{ pr: 1, '& input': { py: 0.75, pl: 1 } }}
+			/>
+		</FormControl>
+	)
+}
+
+function trimmed(value: number, digits: number): string {
+	return String(Number(value.toFixed(digits)))
+}

@@ -1,0 +1,66 @@
+import { type Box, boundsOf, boxOf, type Contour, type FillRule, sketchPathData } from '@/core'
+
+const ROOM = 0.06
+
+/** A small picture of outlines as they fill. */
+export function ShapePicture({
+	contours,
+	rule,
+	size = 30,
+	frame = frameOf(contours),
+	faint = false,
+	hollow = false,
+	behind,
+}: {
+	contours: readonly Contour[]
+	rule: FillRule
+	/** CSS px */
+	size?: number
+	/** What of the sheet is pictured; all of the outlines where it is not said. */
+	frame?: Box
+	faint?: boolean
+	/** Only the line. */
+	hollow?: boolean
+	/** Outlines that are drawn faintly under it. */
+	behind?: readonly Contour[]
+}) {
+	const width = frame.maxX - frame.minX
+	const height = frame.maxY - frame.minY
+	const side = Math.max(1, width, height)
+	const x = frame.minX - (side - width) / 2 - side * ROOM
+	const y = frame.minY - (side - height) / 2 - side * ROOM
+	const view = side * (1 + 2 * ROOM)
+	const line = { stroke: 'currentColor', strokeWidth: side / 14 }
+	return (
+		<svg
+			width={size}
+			height={size}
+			viewBox={`${x} ${y} ${view} ${view}`}
+			aria-hidden="true"
+			style={{ flexShrink: 0, opacity: faint ? 0.35 : 1 }}
+		>
+			{behind && (
+				<path
+					d={sketchPathData(behind)}
+					fill="none"
+					stroke="currentColor"
+					strokeWidth={view / size}
+					opacity={0.35}
+				/>
+			)}
+			<path
+				d={sketchPathData(contours)}
+				fillRule={rule}
+				fill={hollow ? 'none' : 'currentColor'}
+				{...(hollow && line)}
+			/>
+		</svg>
+	)
+}
+
+/** The box round all of some outlines. */
+export function frameOf(contours: readonly Contour[]): Box {
+	return boxOf(
+		contours.map(boundsOf).flatMap((b) => [[b.minX, b.minY] as const, [b.maxX, b.maxY] as const]),
+	)
+}

@@ -1,0 +1,15 @@
+'use client'
+
+import { cloneElement, type ReactElement } from 'react'
+
+/** Says what a control is for when one points at it or comes to it by keys; see {@link TipHost}. */
+export function Tip({
+	title,
+	children,
+}: {
+	title: string
+	children: ReactElement<{ 'aria-label'?: string; 'data-tip'?: string }>
+}) {
+	const label = children.props['aria-label'] ?? title
+	return cloneElement(children, { 'data-tip': title, 'aria-label': label })
+}

@@ -1,0 +1,85 @@
+import {
+	CannotCut,
+	CannotJoin,
+	type CutProblem,
+	type JoinProblem,
+	MAX_MEGAPIXELS,
+	PathSyntaxError,
+	SvgSyntaxError,
+	saysLeftOut,
+} from '@/core'
+import { PictureRefused } from '@/jobs/pictures'
+import { type Failure, JobFailed } from '@/jobs/problems'
+import { StorageFull, StorageRefused } from '@/store/database'
+import { SheetBusy } from '@/store/editLock'
+import { PhotoMissing, SheetUnsound } from '@/store/library'
+import { NoSheet, NothingToTake } from '@/store/newSheets'
+
+/** What a person is told: what happened, that nothing was lost, what to do. */
+export function messageFor(error: unknown, file?: string): string {
+	const what = file ? `“${file}”` : 'The file'
+	if (error instanceof PictureRefused)
+		return `${what} ${pictureMessage(error.why)} Nothing was changed.`
+	if (error instanceof SvgSyntaxError || error instanceof PathSyntaxError)
+		return `${what} could not be taken over. ${error.message} Nothing was changed.`
+	if (error instanceof NothingToTake)
+		return `${what} holds no paths or shapes that could become pieces.${holds(error)} Nothing was changed.`
+	if (error instanceof SheetUnsound)
+		return `${what} holds numbers that no sheet can keep. Nothing was changed.`
+	if (error instanceof PhotoMissing)
+		return `The photo ${what} is no longer kept in this browser, so it cannot be shown. The pieces are as they were. Bring the picture in again and it can take its place.`
+	if (error instanceof NoSheet)
+		return `${what} holds no sheet of Skiagram that could be read. Nothing was changed.`
+	if (error instanceof StorageFull)
+		return 'This browser’s storage for Skiagram is full. What is on screen is kept as long as this tab is open: export it now, then delete sheets that you no longer need.'
+	if (error instanceof StorageRefused)
+		return 'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.'
+	if (error instanceof JobFailed) return `${error.what} ${FAILED[error.failure]}`
+	if (error instanceof SheetBusy)
+		return 'This sheet is being worked on in another tab. Close it there, or change it there. Nothing was changed.'
+	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
+	if (error instanceof CannotJoin) return JOIN_MESSAGES[error.problem]
+	const detail = error instanceof Error ? error.message : String(error)
+	return `Something went wrong: ${detail}. Your sheet is as it was.`
+}
+
+function holds({ skipped }: NothingToTake): string {
+	return skipped.length > 0 ? ` What it holds cannot be taken over: ${saysLeftOut(skipped)}.` : ''
+}
+
+const FAILED: Readonly<Record<Failure, string>> = {
+	'not-loaded':
+		'could not be started: a part of Skiagram did not load. Your sheet is as it was. Try again; if that does not help, reload the page.',
+	died: 'came to a sudden end, perhaps for want of memory. Your sheet is as it was. Try again; close other tabs if that does not help.',
+	stalled:
+		'no longer answered and was stopped. Your sheet is as it was. Try again with less at a time.',
+}
+
+function pictureMessage(why: PictureRefused['why']): string {
+	switch (why.problem) {
+		case 'not-a-picture':
+			return 'is not a picture that can be read. Use PNG, JPEG, WebP, AVIF, GIF or BMP.'
+		case 'damaged':
+			return 'is damaged: its pixels cannot be read. Open it in the program it came from and save it anew.'
+		case 'too-large': {
+			const megapixels = Math.round((why.width * why.height) / 1e6)
+			return `has ${megapixels} megapixels; up to ${MAX_MEGAPIXELS} can be opened. Save it smaller and bring it in again.`
+		}
+	}
+}
+
+const CUT_MESSAGES: Readonly<Record<CutProblem, string>> = {
+	open: 'This outline is open. Close it, then it can be cut.',
+	outside: 'This outline lies inside no other piece, so there is nothing to cut it out of.',
+	crossing: 'This outline crosses the edge of the piece round it. Move it wholly inside, then cut.',
+	surrounds:
+		'This outline goes round an opening that is there already. Fill that one in first, or draw the new one beside it.',
+	'own-piece':
+		'This piece has openings of its own. Only a single outline can be cut out of another piece.',
+}
+
+const JOIN_MESSAGES: Readonly<Record<JoinProblem, string>> = {
+	'not-two': 'Select exactly two end nodes of open outlines, then join them.',
+	'not-ends': 'Only the end nodes of open outlines can be joined. They are ringed in red.',
+	'same-node': 'An outline of a single node has nothing to be joined to.',
+}
