@@ -10,13 +10,11 @@ import { sheetToJson } from '../sheetJson'
 import { isSoundChange, parseSheet } from '../sheetSchema'
 import { readSvg } from './readSvg'
 import { SvgSyntaxError } from './svgSyntaxError'
+import { NOT_A_NUMBER } from './testing/notNumbers'
 import { formatSvg } from './writeSvg'
 
 const CORPUS = 'e2e/doors/corpus'
 const files = doorFiles()
-
-// In an attribute; ids are random letters and may spell anything.
-const NO_NUMBER = /\s(?!id=)[\w-]+="[^"<]*(?:NaN|Infinity)/
 
 /** What is wrong with what came of a drawing; a refusal that says why is right. */
 function faultsOf(text: string): string[] {
@@ -34,7 +32,7 @@ function faultsOf(text: string): string[] {
 	if (flaws.length > 0) return flaws
 	const back = parseSheet(JSON.parse(sheetToJson(sheet)))
 	if (back.pieces.length !== sheet.pieces.length) return ['lost when it was stored']
-	return NO_NUMBER.test(formatSvg(sheet)) ? ['written with numbers that are none'] : []
+	return NOT_A_NUMBER.test(formatSvg(sheet)) ? ['written with numbers that are none'] : []
 }
 
 describe('of every drawing in the corpus', () => {
