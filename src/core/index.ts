@@ -35,9 +35,10 @@ export {
 	startingSettings,
 } from './formats/format'
 export { FORMATS, svgFormat } from './formats/formats'
+export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
-export { isSoundChange, parseSheet, salvageSheet } from './formats/sheetSchema'
+export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'
 export { type LeftOut, newTally, saysLeftOut } from './formats/svg/leftOut'
 export { SvgSyntaxError } from './formats/svg/svgSyntaxError'
 export {

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
-import { type Contour, type Piece, SvgSyntaxError } from '@/core'
+import { type Contour, type Piece, SvgSyntaxError, unpackContours } from '@/core'
 import type { SvgDrawing } from '@/core/drawings'
-import type { DrawingPart, DrawingWorker } from './drawing.worker'
+import type { DrawingWorker } from './drawing.worker'
 import { endpoint, type Watch } from './endpoint'
 
 const reader = endpoint<DrawingWorker>(
@@ -23,9 +23,9 @@ export function readDrawing(file: Blob, watch: Watch = {}): Promise<SvgDrawing> 
 		const read = await worker.read(
 			file,
 			proxy(async (parts, share) => {
-				for (const { index, piece, contours } of JSON.parse(parts) as DrawingPart[]) {
+				for (const { index, piece, contours } of parts) {
 					pieces[index] ??= { ...piece, contours: [] }
-					pieces[index].contours.push(...contours)
+					pieces[index].contours.push(...unpackContours(contours))
 				}
 				tell(READ_SHARE + (1 - READ_SHARE) * share)
 			}),

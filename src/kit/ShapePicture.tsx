@@ -1,4 +1,13 @@
-import { type Box, boundsOf, boxOf, type Contour, type FillRule, sketchPathData } from '@/core'
+import {
+	type Box,
+	boundsOf,
+	type Contour,
+	contourHull,
+	EMPTY_BOX,
+	type FillRule,
+	joinBoxes,
+	sketchPathData,
+} from '@/core'
 
 const ROOM = 0.06
 
@@ -58,9 +67,10 @@ export function ShapePicture({
 	)
 }
 
+/** Of more outlines than this the box is found quickly, and may be a little larger than need be. */
+const MANY = 500
+
 /** The box round all of some outlines. */
 export function frameOf(contours: readonly Contour[]): Box {
-	return boxOf(
-		contours.map(boundsOf).flatMap((b) => [[b.minX, b.minY] as const, [b.maxX, b.maxY] as const]),
-	)
+	return contours.map(contours.length > MANY ? contourHull : boundsOf).reduce(joinBoxes, EMPTY_BOX)
 }

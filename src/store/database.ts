@@ -44,15 +44,22 @@ export function isSummary(row: unknown): row is SheetSummary {
 }
 
 /**
- * A sheet as JSON text, unchecked until it has passed its schema, and how its desk was left. Text,
- * because storing it takes a twentieth of the time that the tree of objects takes.
+ * A sheet as JSON text, unchecked until it has passed its schema. Text, because storing it takes a
+ * twentieth of the time that the tree of objects takes.
  */
 export interface StoredDocument {
 	readonly id: string
 	readonly json: string
+	/** How the desk was left, in what was stored before desks had rows of their own. */
 	readonly desk?: unknown
 	/** Another with each write; absent in what was stored before there were any. */
 	readonly revision?: string
+}
+
+/** How the desk of a sheet was left: stored by itself, since it changes with every look around. */
+export interface StoredDesk {
+	readonly id: string
+	readonly desk: unknown
 }
 
 export interface StoredPhoto {
@@ -88,6 +95,7 @@ export class SkiagramDatabase extends Dexie {
 	readonly photos!: Table<StoredPhoto, string>
 	readonly setAside!: Table<SetAside, number>
 	readonly bin!: Table<Binned, string>
+	readonly desks!: Table<StoredDesk, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -98,6 +106,7 @@ export class SkiagramDatabase extends Dexie {
 			setAside: '++key, id',
 		})
 		this.version(2).stores({ bin: 'id, at' })
+		this.version(3).stores({ desks: 'id' })
 	}
 }
 

@@ -1,7 +1,7 @@
 import {
 	type Contour,
+	contourHull,
 	displayList,
-	isSoundChange,
 	newId,
 	nodeCount,
 	type Paint,
@@ -11,6 +11,7 @@ import {
 	sheetJsonSteps,
 	sheetToJson,
 	sketchPathData,
+	soundChangeSteps,
 } from '@/core'
 import { type Ahead, NO_AHEAD } from './ahead'
 import {
@@ -85,7 +86,18 @@ function prepare(sheet: Sheet): Prepared | Promise<Prepared> {
 	const outlines = sheet.pieces.reduce((sum, { contours }) => sum + contours.length, 0)
 	const prepared = (json: string) => ({ sheet, json, summary: summaryOf(sheet, 0) })
 	if (outlines <= AT_ONCE) return prepared(sheetToJson(sheet))
-	return inSlices(sheetJsonSteps(sheet)).then((json) => prepared(json ?? sheetToJson(sheet)))
+	return inSlices(wordSteps(sheet)).then((json) => prepared(json ?? sheetToJson(sheet)))
+}
+
+/** A sheet's words, and what its summary will ask of each outline. */
+function* wordSteps(sheet: Sheet): Generator<void, string> {
+	let seen = 0
+	for (const { contours } of sheet.pieces)
+		for (const contour of contours) {
+			contourHull(contour)
+			if (++seen % AT_ONCE === 0) yield
+		}
+	return yield* sheetJsonSteps(sheet)
 }
 
 interface Stored {
@@ -97,7 +109,7 @@ export type Library = ReturnType<typeof createLibrary>
 
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
 export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEAD) {
-	const { sheets, documents, photos, setAside, bin } = database
+	const { sheets, documents, photos, setAside, bin, desks } = database
 	/** Writes that are under way: what is read after they began must see them. */
 	const writing = new Set<Promise<unknown>>()
 
@@ -116,23 +128,24 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 	) => {
 		const { desk, revision, editedAt } = o
 		await sheets.put({ ...summary, editedAt })
-		await documents.put({ id: sheet.id, json, desk, revision })
+		await documents.put({ id: sheet.id, json, revision })
+		if (desk !== undefined) await desks.put({ id: sheet.id, desk })
 		lately = { sheet, json }
 	}
 
 	const save = (sheet: Sheet, desk?: unknown, editedAt = Date.now()) =>
 		written(async () => {
-			assertReadable(sheet)
+			await assertReadable(sheet)
 			const prepared = await prepare(sheet)
-			await database.transaction('rw', sheets, documents, () =>
+			await database.transaction('rw', sheets, documents, desks, () =>
 				put(prepared, { desk, editedAt, revision: newId() }),
 			)
 		})
 
 	/** What would not be read back is never written: the last good state stays. */
-	const assertReadable = (sheet: Sheet) => {
+	const assertReadable = async (sheet: Sheet) => {
 		const same = lately?.sheet.id === sheet.id ? lately.sheet : { ...sheet, pieces: [], width: 0 }
-		if (!isSoundChange(sheet, same)) throw new SheetUnsound()
+		if (!(await inSlices(soundChangeSteps(sheet, same)))) throw new SheetUnsound()
 	}
 
 	/** A stored sheet with what was noted ahead of it; what does not fit is set aside. */
@@ -142,13 +155,16 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		if (!document) throw new SheetMissing(id)
 		try {
 			const sheet = lately?.json === document.json ? lately.sheet : readSheet(document)
-			return { document, sheet, ...withNotes(sheet, document) }
+			return { document, desk: await deskOf(document), sheet, ...withNotes(sheet, document) }
 		} catch (error) {
 			const problem = error instanceof Error ? error.message : String(error)
 			await stored(() => keepAside(document, problem))
 			throw new SheetUnreadable(document.json, problem)
 		}
 	}
+
+	const deskOf = async ({ id, desk }: StoredDocument): Promise<unknown> =>
+		(await stored(() => desks.get(id)))?.desk ?? desk
 
 	/** Notes that do not fit any more are no reason not to open the sheet as it is stored. */
 	const withNotes = (sheet: Sheet, { id, revision = NO_REVISION }: StoredDocument) => {
@@ -173,15 +189,15 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		save,
 
 		/** How the desk was left, kept beside the sheet without touching it. */
-		saveDesk: (id: string, desk: unknown) => stored(() => documents.update(id, { desk })),
+		saveDesk: (id: string, desk: unknown) => stored(() => desks.put({ id, desk })),
 
 		/**
 		 * @throws {SheetMissing}
 		 * @throws {SheetUnreadable} after setting the stored document aside
 		 */
 		load: async (id: string): Promise<{ sheet: Sheet; desk: unknown }> => {
-			const { now, document } = await read(id)
-			return { sheet: now, desk: document.desk }
+			const { now, desk } = await read(id)
+			return { sheet: now, desk }
 		},
 
 		/**
@@ -190,24 +206,25 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		 * @throws {SheetUnreadable} after setting the stored document aside
 		 */
 		open: async (id: string): Promise<OpenedSheet> => {
-			const { now, sheet, document } = await read(id)
+			const { now, sheet, document, desk } = await read(id)
 			let current: Stored = { sheet, revision: document.revision ?? NO_REVISION }
 			/** What is being written: it may be the stored one by the time anybody asks. */
 			let next: Stored | null = null
-			const write = async (written: Sheet, desk: unknown) => {
+			const write = async (written: Sheet, left: unknown) => {
 				const being = { sheet: written, revision: newId() }
 				next = being
 				ahead.note(id, [current, being], written)
 				try {
-					assertReadable(written)
+					await assertReadable(written)
 					const prepared = await prepare(written)
-					await database.transaction('rw', sheets, documents, bin, async () => {
+					await database.transaction('rw', sheets, documents, bin, desks, async () => {
 						const there = await documents.get(id)
 						// A sheet that vanished while it was worked on here is kept; one in the bin stays there.
 						if (!there && (await bin.get(id))) throw new WrittenElsewhere()
 						if (there && (there.revision ?? NO_REVISION) !== current.revision)
 							throw new WrittenElsewhere()
-						await put(prepared, { desk, editedAt: Date.now(), revision: being.revision })
+						const { revision } = being
+						await put(prepared, { desk: left, editedAt: Date.now(), revision })
 					})
 					current = being
 				} finally {
@@ -216,9 +233,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 			}
 			return {
 				sheet: now,
-				desk: document.desk,
+				desk,
 				stored: () => current.sheet,
-				write: (changed, desk) => written(() => write(changed, desk)),
+				write: (changed, left) => written(() => write(changed, left)),
 				note: (changed) => ahead.note(id, next ? [current, next] : [current], changed),
 				dropNote: () => ahead.drop(id),
 			}
@@ -237,9 +254,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		},
 
 		duplicate: async (id: string): Promise<string> => {
-			const { now: source, document } = await read(id)
+			const { now: source, desk } = await read(id)
 			const copy: Sheet = { ...source, id: newId(), name: `${source.name} copy` }
-			await save(copy, document.desk)
+			await save(copy, desk)
 			return copy.id
 		},
 
@@ -291,13 +308,16 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		 */
 		sweepPhotos: (now = Date.now()) =>
 			stored(() =>
-				database.transaction('rw', documents, photos, setAside, bin, async () => {
+				database.transaction('rw', [documents, photos, setAside, bin, desks], async () => {
 					await bin
 						.where('at')
 						.below(now - BINNED_FOR_MS)
 						.delete()
 					const binned = (await bin.toArray()).map(({ document }) => document)
-					const texts = [...(await documents.toArray()), ...binned].map(({ json }) => String(json))
+					const kept = [...(await documents.toArray()), ...binned]
+					const ids = new Set(kept.map(({ id }) => id))
+					await desks.filter(({ id }) => !ids.has(id)).delete()
+					const texts = kept.map(({ json }) => String(json))
 					texts.push(JSON.stringify(await setAside.toArray()))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo

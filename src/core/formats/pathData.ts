@@ -96,8 +96,15 @@ const SKETCH_NODES = 240
 
 /** Path data for pictures the size of a card or a thumbnail: coarse, short, and quickly made. */
 export function sketchPathData(contours: readonly Contour[]): string {
-	return largest(contours).map(sketchOf).join('')
+	let whole = wholes.get(contours)
+	if (whole === undefined) {
+		whole = largest(contours).map(sketchOf).join('')
+		wholes.set(contours, whole)
+	}
+	return whole
 }
+
+const wholes = new WeakMap<readonly Contour[], string>()
 
 /** Of more outlines than this only the largest are sketched. */
 const SKETCH_OUTLINES = 1500
@@ -227,26 +234,26 @@ function scanner(d: string) {
 /** The pen that path data drives: gathers nodes into contours. */
 function tracer() {
 	const done: Contour[] = []
+	/** The nodes of the subpath; empty until something is drawn in it. */
 	let nodes: PathNode[] = []
 	let start: Point = [0, 0]
 	let at: Point = [0, 0]
 	let begun = false
-	let drawn = false
 	/** The last control point, for S and T, and which kind of curve left it. */
 	let control: { kind: 'cubic' | 'quadratic'; at: Point } | null = null
 
 	const node = (p: Point): PathNode => ({ id: newId(), at: p, kind: 'corner' })
 	const endSubpath = (closed: boolean) => {
-		if (drawn) done.push(contourFrom(nodes, closed))
-		nodes = [node(start)]
-		drawn = false
+		if (nodes.length > 0) done.push(contourFrom(nodes, closed))
+		nodes = []
 	}
 	const to = (out: Point | undefined, into: Point | undefined, p: Point) => {
-		const last = nodes.at(-1)
-		if (last && out && !samePoint(out, last.at)) nodes[nodes.length - 1] = { ...last, out }
-		nodes.push({ ...node(p), ...(into && !samePoint(into, p) && { in: into }) })
+		const last = nodes.at(-1) ?? node(start)
+		const leaves = out && !samePoint(out, last.at)
+		if (leaves || nodes.length === 0)
+			nodes[Math.max(0, nodes.length - 1)] = leaves ? { ...last, out } : last
+		nodes.push(into && !samePoint(into, p) ? { ...node(p), in: into } : node(p))
 		at = p
-		drawn = true
 	}
 	return {
 		begun: () => begun,

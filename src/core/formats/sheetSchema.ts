@@ -71,6 +71,8 @@ const piece = z.looseObject({
 	locked: z.boolean(),
 })
 
+const pieces = z.array(piece)
+
 const level = number.check(z.gte(0), z.lte(255))
 
 const tone = z
@@ -107,7 +109,7 @@ const sheet = z.looseObject({
 	mmPerPx: z.exactOptional(number.check(z.positive())),
 	unit: z._default(z.enum(LENGTH_UNITS), 'px'),
 	photos: z.array(photo),
-	pieces: z.array(piece),
+	pieces,
 	guides: z._default(z.array(guide), []),
 	guidesHidden: z._default(z.boolean(), false),
 	guidesLocked: z._default(z.boolean(), false),
@@ -124,6 +126,15 @@ const sheet = z.looseObject({
 
 /** Whether what an edit changed can be stored and read back. */
 export function isSoundChange(next: Sheet, since: Sheet): boolean {
+	const steps = soundChangeSteps(next, since)
+	for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value
+}
+
+/** So many pieces are looked at between two rests. */
+const STEP = 250
+
+/** Like {@link isSoundChange}, resting now and then: for large sheets beside other work. */
+export function* soundChangeSteps(next: Sheet, since: Sheet): Generator<void, boolean> {
 	// A drag changes one piece in its place: only where pieces moved are they looked up.
 	const inPlace = next.pieces.length === since.pieces.length
 	const byId = inPlace ? null : new Map(since.pieces.map((piece) => [piece.id, piece]))
@@ -131,12 +142,17 @@ export function isSoundChange(next: Sheet, since: Sheet): boolean {
 		const before = byId ? byId.get(piece.id) : since.pieces[i]
 		return piece === before ? [] : [{ piece, before }]
 	})
-	if (!changed.every(({ piece, before }) => hasSoundOutlines(piece, before))) return false
-	const shells = changed.flatMap(({ piece, before }) => shellOf(piece, before))
+	for (let from = 0; from < changed.length; from += STEP) {
+		const some = changed.slice(from, from + STEP)
+		if (!some.every(({ piece, before }) => hasSoundOutlines(piece, before))) return false
+		const shells = some.flatMap(({ piece, before }) => shellOf(piece, before))
+		if (!pieces.safeParse(shells).success) return false
+		yield
+	}
 	const same = (Object.keys(next) as (keyof Sheet)[]).every(
 		(key) => key === 'pieces' || next[key] === since[key],
 	)
-	return (same && shells.length === 0) || sheet.safeParse({ ...next, pieces: shells }).success
+	return same || sheet.safeParse({ ...next, pieces: [] }).success
 }
 
 function hasSoundOutlines({ contours }: Piece, before: Piece | undefined): boolean {

@@ -47,8 +47,11 @@ export function inferKind(contour: Contour, index: number): NodeKind {
 
 /** Every node given the kind that its handles show: for outlines that carry no kinds. */
 export function inferKinds(contour: Contour): Contour {
-	const nodes = contour.nodes.map((node, i) => ({ ...node, kind: inferKind(contour, i) }))
-	return { ...contour, nodes }
+	const nodes = contour.nodes.map((node, i) => {
+		const kind = inferKind(contour, i)
+		return kind === node.kind ? node : { ...node, kind }
+	})
+	return nodes.every((node, i) => node === contour.nodes[i]) ? contour : { ...contour, nodes }
 }
 
 /**

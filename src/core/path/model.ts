@@ -1,4 +1,4 @@
-import { nanoid } from 'nanoid'
+import { customRandom, urlAlphabet } from 'nanoid'
 import type { Affine } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import type { LengthUnit } from '../measure/lengths'
@@ -171,9 +171,20 @@ export const INK = '#22272e'
 /** Thin enough to judge an edge by, thick enough to be seen over a photo. */
 const LINE_PX = 1.5
 
-export function newId(): string {
-	return nanoid(10)
-}
+const ID_LENGTH = 10
+/** Random bytes are asked for many at a time: in browsers each asking costs more than ten ids. */
+const POOL_BYTES = 1000 * ID_LENGTH
+let pool = new Uint8Array(0)
+let used = 0
+
+export const newId: () => string = customRandom(urlAlphabet, ID_LENGTH, (count) => {
+	if (used + count > pool.length) {
+		pool = crypto.getRandomValues(new Uint8Array(POOL_BYTES))
+		used = 0
+	}
+	used += count
+	return pool.subarray(used - count, used)
+})
 
 export function emptySheet(name: string, width: number, height: number): Sheet {
 	return {

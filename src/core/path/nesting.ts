@@ -38,7 +38,10 @@ export function* nestingSteps(piece: Outlines): Generator<void, Nested[]> {
 	}
 	const all = piece.contours
 		.filter(({ closed, nodes }) => closed && nodes.length > 0)
-		.sort((a, b) => Math.abs(ringedOf(b).area) - Math.abs(ringedOf(a).area))
+		.map((contour) => ({ contour, size: Math.abs(ringedOf(contour).area) }))
+		.sort((a, b) => b.size - a.size)
+		.map(({ contour }) => contour)
+	yield
 	const enclosing = createEnclosing(all)
 	const found: Nested[] = []
 	for (const [k, contour] of all.entries()) {

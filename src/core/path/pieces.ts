@@ -1,5 +1,5 @@
 import type { Affine } from '../geometry/affine'
-import { applyAffine } from '../geometry/affine'
+import { applyAffine, IDENTITY } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import { withHandles } from './contour'
 import { findContour, mapPiece, mapPieces } from './edit'
@@ -48,6 +48,7 @@ export function reorderPiece(sheet: Sheet, id: string, index: number): Sheet {
 
 /** The outline under an affine map. Kinds hold but for symmetric nodes under an uneven scale. */
 export function transformContour(contour: Contour, map: Affine): Contour {
+	if (map.every((value, i) => value === IDENTITY[i])) return contour
 	const go = (p: Point | undefined) => p && applyAffine(map, p)
 	return {
 		...contour,

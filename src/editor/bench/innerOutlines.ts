@@ -11,10 +11,12 @@ export interface Inner {
 /** A piece of more outlines than this is looked into bit by bit, beside other work. */
 const AT_ONCE = 2000
 
+const NONE: readonly Inner[] = []
 const known = new WeakMap<Piece, readonly Inner[]>()
 
 /** The openings and islands of a piece, in the order of its outlines, numbered each. */
 export function innerOutlines(piece: Piece): readonly Inner[] {
+	if (piece.contours.length < 2) return NONE
 	return known.get(piece) ?? keep(piece, nestingOf(piece))
 }
 
@@ -23,17 +25,27 @@ export function innerOutlinesNow(piece: Piece): readonly Inner[] | null {
 	return known.get(piece) ?? (piece.contours.length > AT_ONCE ? null : innerOutlines(piece))
 }
 
-/** Finds them bit by bit. @returns what gives it up */
+/** Who waits for the openings of a piece that are being found. */
+const waiting = new Map<Piece, Set<() => void>>()
+
+/** Finds them bit by bit, once for all who ask. @returns what gives it up when nobody else waits */
 export function findInnerOutlines(piece: Piece, found: () => void): () => void {
-	let stopped = false
-	void inSlices(nestingSteps(piece), { stopped: () => stopped }).then((nested) => {
-		if (!nested || stopped) return
-		keep(piece, nested)
-		found()
-	})
-	return () => {
-		stopped = true
-	}
+	const others = waiting.get(piece)
+	const tell = others ?? new Set<() => void>()
+	tell.add(found)
+	if (!others) void find(piece, tell)
+	return () => void tell.delete(found)
+}
+
+async function find(piece: Piece, tell: Set<() => void>): Promise<void> {
+	waiting.set(piece, tell)
+	let nested: readonly Nested[] | null = null
+	// Whoever asks just when it is given up begins it anew.
+	while (!nested && tell.size > 0)
+		nested = await inSlices(nestingSteps(piece), { stopped: () => tell.size === 0 })
+	waiting.delete(piece)
+	if (nested) keep(piece, nested)
+	for (const found of tell) found()
 }
 
 function keep(piece: Piece, nested: readonly Nested[]): readonly Inner[] {

@@ -3,16 +3,19 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { useMemo } from 'react'
-import { exportSummary } from '@/core'
+import { exportSummary, type Piece } from '@/core'
+import { innerOutlinesNow } from '@/editor/bench/innerOutlines'
 import { PASSES } from '@/editor/passes/passes'
 import { useDesk, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { useInnerOutlines } from './pieceRows'
 
 /** The stages of the work as one connected track; each shows its live figure. */
 export function PassTrack() {
 	const { goTo } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const summary = useMemo(() => exportSummary(sheet), [sheet])
+	const { pieces } = sheet
+	useInnerOutlines(pieces)
+	const summary = exportSummary(sheet, openingCount)
 	const current = useDesk((state) => state.pass)
 	return (
 		<Box
@@ -80,4 +83,8 @@ export function PassTrack() {
 			})}
 		</Box>
 	)
+}
+
+function openingCount(piece: Piece): number {
+	return (innerOutlinesNow(piece) ?? []).filter(({ role }) => role === 'opening').length
 }

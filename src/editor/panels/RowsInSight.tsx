@@ -24,7 +24,7 @@ export function RowsInSight({
 		count: rows.length,
 		getScrollElement: () => room.current,
 		estimateSize: () => ROW_PX,
-		overscan: 12,
+		overscan: 4,
 		getItemKey: (i) => rows[i]?.key ?? i,
 		scrollMargin: list.current?.offsetTop ?? 0,
 	})

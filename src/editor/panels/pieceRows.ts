@@ -12,14 +12,19 @@ export interface Row {
 	readonly inner?: Inner
 }
 
-/** The list's rows; openings of pieces with many thousands of outlines come a little later. */
-export function useRows(pieces: readonly Piece[]): Row[] {
+/** Looks into pieces of many thousands of outlines, and shows what uses it anew when that is done. */
+export function useInnerOutlines(pieces: readonly Piece[]): void {
 	const [, setFound] = useState(0)
 	const waiting = pieces.find((piece) => innerOutlinesNow(piece) === null)
 	useEffect(
 		() => waiting && findInnerOutlines(waiting, () => setFound((count) => count + 1)),
 		[waiting],
 	)
+}
+
+/** The list's rows; openings of pieces with many thousands of outlines come a little later. */
+export function useRows(pieces: readonly Piece[]): Row[] {
+	useInnerOutlines(pieces)
 	return pieces
 		.toReversed()
 		.flatMap((piece): Row[] => [

@@ -7,8 +7,8 @@ export type Part = Box | 'all'
 /** What of a layer must be drawn anew with the next frame. */
 export interface Dirty {
 	add(part: Part): void
-	/** What has gathered; a layer drawn for a reason of its own, such as a new size, is drawn whole. */
-	take(): Part
+	/** What has gathered since it was last asked. */
+	take(): Part | null
 }
 
 export function createDirty(): Dirty {
@@ -19,7 +19,7 @@ export function createDirty(): Dirty {
 			else gathered = gathered ? joinBoxes(gathered, part) : part
 		},
 		take: () => {
-			const part = gathered ?? 'all'
+			const part = gathered
 			gathered = null
 			return part
 		},
@@ -38,24 +38,37 @@ export function drawPart(
 	draw: (viewport: Viewport) => void,
 ): void {
 	const { view, size, ratio } = viewport
-	ctx.save()
-	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
 	if (part === 'all') {
+		ctx.save()
+		ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
 		ctx.clearRect(0, 0, size.width, size.height)
 		draw(viewport)
+		ctx.restore()
 	} else {
 		const within = growBox(part, margin / view.scale)
-		// Out to whole device px: a clip through the middle of one would leave a seam.
-		const out = (round: (v: number) => number, v: number) => round(v * ratio) / ratio
-		const [left, top] = toScreen(view, [within.minX, within.minY])
-		const [right, bottom] = toScreen(view, [within.maxX, within.maxY])
-		const [x, y] = [out(Math.floor, left), out(Math.floor, top)]
-		const [width, height] = [out(Math.ceil, right) - x, out(Math.ceil, bottom) - y]
-		ctx.beginPath()
-		ctx.rect(x, y, width, height)
-		ctx.clip()
-		ctx.clearRect(x, y, width, height)
-		draw({ ...viewport, within })
+		drawClipped(ctx, within, viewport, () => draw({ ...viewport, within }))
 	}
+}
+
+/** Clears a part of a canvas, and draws there and nowhere else. */
+export function drawClipped(
+	ctx: CanvasRenderingContext2D,
+	within: Box,
+	{ view, ratio }: Viewport,
+	draw: () => void,
+): void {
+	// Out to whole device px: a clip through the middle of one would leave a seam.
+	const out = (round: (v: number) => number, v: number) => round(v * ratio) / ratio
+	const [left, top] = toScreen(view, [within.minX, within.minY])
+	const [right, bottom] = toScreen(view, [within.maxX, within.maxY])
+	const [x, y] = [out(Math.floor, left), out(Math.floor, top)]
+	const [width, height] = [out(Math.ceil, right) - x, out(Math.ceil, bottom) - y]
+	ctx.save()
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	ctx.beginPath()
+	ctx.rect(x, y, width, height)
+	ctx.clip()
+	ctx.clearRect(x, y, width, height)
+	draw()
 	ctx.restore()
 }

@@ -1,23 +1,33 @@
-import type { Box, Sheet } from '@/core'
+import type { Box, Piece, Sheet } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import type { Scene } from '@/editor/bench/definitions'
 import { type Desk, type DeskState, isTracing } from '@/editor/bench/desk'
 import type { Slices } from '@/editor/bench/slices'
 import type { Viewport } from '@/editor/bench/view'
 import type { OpenSheet } from '@/store/openSheet'
+import type { Selection } from '@/store/selection'
 import { paintAids } from './paintAids'
 import { paintLoupe } from './paintLoupe'
-import { paintBox, paintMarks } from './paintMarks'
+import { paintBox, paintOverNodes, paintUnderNodes } from './paintMarks'
+import { createCrowd, paintNodes } from './paintNodes'
 import { paintPhotos } from './paintPhotos'
 import { paintArtwork, paintMirrored, paintSilhouette, paintTrace } from './paintPieces'
 
 /** What each layer shows of an open sheet, as the desk stands. */
 export interface Layers {
 	photos(ctx: CanvasRenderingContext2D, viewport: Viewport, within?: Box): void
-	pieces(ctx: CanvasRenderingContext2D, viewport: Viewport): void
-	marks(ctx: CanvasRenderingContext2D, viewport: Viewport): void
-	/** All three once more, near, where the loupe is out. */
+	/** @param among pieces of the sheet, or what of them reaches into the part drawn */
+	pieces(ctx: CanvasRenderingContext2D, viewport: Viewport, among?: readonly Piece[]): void
+	/** What lies over pieces and under their nodes: aids, what the pass lays over the sheet, handles. */
+	underNodes(ctx: CanvasRenderingContext2D, viewport: Viewport): void
+	/** @param among like that of `pieces` */
+	nodes(ctx: CanvasRenderingContext2D, viewport: Viewport, among?: readonly Piece[]): void
+	/** What lies over nodes: those chosen, a box or lasso. */
+	overNodes(ctx: CanvasRenderingContext2D, viewport: Viewport): void
+	/** All of it once more, near, where the loupe is out. */
 	loupe(ctx: CanvasRenderingContext2D, viewport: Viewport): void
+	/** Whether nodes show at all. */
+	showsNodes(): boolean
 }
 
 export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layers {
@@ -29,47 +39,84 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 		paintPhotos(ctx, open.sheet(), look)
 	}
 
-	const pieces: Layers['pieces'] = (ctx, viewport) => {
-		const { pass, holds, overlay } = desk.getState()
-		const { selection } = open.getState()
-		const shows = holds.has('silhouette') ? heldSilhouette(pass, slices) : shownBy(pass, slices)
-		if (shows === 'trace') {
-			if (holds.has('artwork')) return
-			const sheet = without(open.sheet(), pass.overlays?.instead?.(slices))
-			paintTrace(ctx, sheet, selection, overlay.filled, viewport)
-			paintMirrored(ctx, open.sheet(), selection, viewport)
-		} else if (shows === 'artwork') {
-			if (!holds.has('artwork')) paintArtwork(ctx, open.sheet(), viewport)
-		} else paintSilhouette(ctx, open.sheet(), shows === 'white on black', viewport)
+	/** The sheet without the pieces that something is shown in place of. */
+	const shown = (pieces: readonly Piece[] = open.sheet().pieces): Sheet => {
+		const instead = desk.getState().pass.overlays?.instead?.(slices)
+		const left = instead ? pieces.filter((piece) => !instead.has(piece.id)) : pieces
+		return left === open.sheet().pieces ? open.sheet() : { ...open.sheet(), pieces: left }
 	}
 
-	const marks: Layers['marks'] = (ctx, viewport) => {
-		const { pass, tool, overlay, holds } = desk.getState()
-		if (!isTracing({ pass }) || holds.has('artwork') || holds.has('silhouette')) return
-		const { selection } = open.getState()
-		const sheet = without(open.sheet(), pass.overlays?.instead?.(slices))
-		const scene: Scene = { sheet, selection, slices }
+	const pieces: Layers['pieces'] = (ctx, viewport, among) => {
+		const { pass, holds, overlay } = desk.getState()
+		const shows = holds.has('silhouette') ? heldSilhouette(pass, slices) : shownBy(pass, slices)
+		if (holds.has('artwork') && (shows === 'trace' || shows === 'artwork')) return
+		if (shows === 'trace') {
+			const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
+			paintTrace(ctx, shown(among), selection, overlay.filled, viewport)
+			paintMirrored(ctx, open.sheet(), selection, viewport)
+		} else {
+			const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }
+			if (shows === 'artwork') paintArtwork(ctx, sheet, viewport)
+			else paintSilhouette(ctx, sheet, shows === 'white on black', viewport)
+		}
+	}
+
+	const marksShow = () => {
+		const { holds, pass } = desk.getState()
+		return isTracing({ pass }) && !holds.has('artwork') && !holds.has('silhouette')
+	}
+	const scene = (): Scene => ({ sheet: shown(), selection: open.getState().selection, slices })
+	const showsNodes = () => {
+		const { pass, tool } = desk.getState()
+		return marksShow() && tool.about === 'outlines' && !pass.overlays?.hidesNodes?.(scene())
+	}
+
+	const underNodes: Layers['underNodes'] = (ctx, viewport) => {
+		if (!marksShow()) return
+		const { pass, overlay } = desk.getState()
 		paintAids(ctx, open.sheet(), overlay, viewport)
-		pass.overlays?.paint(ctx, viewport, scene)
-		if (pass.overlays?.hidesNodes?.(scene)) return
-		if (tool.about === 'outlines') paintMarks(ctx, sheet, selection, overlay, viewport)
-		else paintBox(ctx, overlay, viewport.view)
+		pass.overlays?.paint(ctx, viewport, scene())
+		const { sheet, selection } = scene()
+		if (showsNodes()) paintUnderNodes(ctx, sheet, selection, overlay, viewport)
+	}
+
+	const crowd = createCrowd()
+	const nodes: Layers['nodes'] = (ctx, viewport, among) => {
+		if (!showsNodes()) return
+		const active = open.getState().selection.piece
+		paintNodes(ctx, shown(among).pieces, active, crowd(shown().pieces, active, viewport), viewport)
+	}
+
+	const overNodes: Layers['overNodes'] = (ctx, viewport) => {
+		if (!marksShow()) return
+		const { overlay } = desk.getState()
+		const { sheet, selection } = scene()
+		if (showsNodes()) paintOverNodes(ctx, sheet, selection, overlay, viewport)
+		else if (desk.getState().tool.about !== 'outlines') paintBox(ctx, overlay, viewport.view)
 	}
 
 	return {
 		photos,
 		pieces,
-		marks,
+		underNodes,
+		nodes,
+		overNodes,
+		showsNodes,
 		loupe: (ctx, viewport) => {
 			const { pointer } = desk.getState()
 			if (!pointer || !showsLoupe(desk.getState())) return
 			paintLoupe(ctx, pointer, viewport, (near, within) => {
 				photos(ctx, near, within)
-				pieces(ctx, near)
-				marks(ctx, near)
+				for (const paint of [pieces, underNodes, nodes, overNodes]) paint(ctx, near)
 			})
 		},
 	}
+}
+
+/** What is chosen, naming an outline only where that is one of several of its piece. */
+function withOneOfSeveral(sheet: Sheet, selection: Selection): Selection {
+	const piece = sheet.pieces.find(({ id }) => id === selection.piece)
+	return piece && piece.contours.length > 1 ? selection : { ...selection, contour: null }
 }
 
 export function showsLoupe({ loupe, holds, pass }: DeskState): boolean {
@@ -84,10 +131,4 @@ function shownBy({ shows }: DeskState['pass'], slices: Slices) {
 function heldSilhouette(pass: DeskState['pass'], slices: Slices) {
 	const shown = shownBy(pass, slices)
 	return shown === 'white on black' ? shown : 'black on white'
-}
-
-/** The sheet without the pieces that something is shown in place of. */
-function without(sheet: Sheet, instead: ReadonlySet<string> | undefined): Sheet {
-	if (!instead) return sheet
-	return { ...sheet, pieces: sheet.pieces.filter((piece) => !instead.has(piece.id)) }
 }

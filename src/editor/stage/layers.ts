@@ -7,8 +7,11 @@ export interface Layer {
 export interface Stage {
 	/** Device px for a CSS px. */
 	readonly ratio: number
-	/** Adds a layer on top. @param draw draws it, at device px */
-	layer(draw: (ctx: CanvasRenderingContext2D) => void): Layer
+	/**
+	 * Adds a layer on top.
+	 * @param draw draws it, at device px; it tells whether there is more to draw with the next frame
+	 */
+	layer(draw: (ctx: CanvasRenderingContext2D) => boolean): Layer
 	/** Gives all layers a size, CSS px, and draws them at once: a canvas that changes its size is empty. */
 	resize(size: { readonly width: number; readonly height: number }): void
 	remove(): void
@@ -16,7 +19,7 @@ export interface Stage {
 
 interface Drawn {
 	readonly canvas: HTMLCanvasElement
-	readonly draw: () => void
+	readonly draw: () => boolean
 	waiting: boolean
 }
 
@@ -30,7 +33,7 @@ export function createStage(container: HTMLElement): Stage {
 		for (const layer of layers) {
 			if (!layer.waiting) continue
 			layer.waiting = false
-			layer.draw()
+			if (layer.draw()) ask(layer)
 		}
 	}
 	const ask = (layer: Drawn) => {

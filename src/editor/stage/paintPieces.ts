@@ -31,7 +31,10 @@ const TINT = 0.16
 const IDLE_TINT = 0.09
 const FLASH = 0.38
 
-/** How pieces look while they are traced: tinted, so that the photo shows, with a cased line. */
+/**
+ * How pieces look while they are traced: tinted, so that the photo shows, with a cased line.
+ * @param selection names an outline only where that is one of several of its piece
+ */
 export function paintTrace(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
@@ -65,7 +68,7 @@ export function paintTrace(
 		ctx.strokeStyle = colour
 		for (const line of lines) ctx.stroke(line)
 		const chosen = piece.contours.find((contour) => contour.id === selection.contour)
-		if (chosen && piece.contours.length > 1) {
+		if (chosen) {
 			ctx.lineWidth = (width * CHOSEN_SHARE) / scale
 			ctx.stroke(contourPath(chosen, grain))
 		}
@@ -138,7 +141,7 @@ export function paintArtwork(
 	for (const piece of visiblePieces(sheet, viewport)) {
 		const { opacity, shapes } = displayItem(piece)
 		for (const { contours, rule, fill, stroke, strokeBelow } of shapes) {
-			const path = wholePath(contours, viewport)
+			const path = wholePath(contours, viewport, strokeReach(stroke))
 			const lay = (paint: Paint, draw: () => void) => {
 				if (paint.kind === 'none') return
 				ctx.globalAlpha = opacity * (paint.alpha ?? 1)
@@ -174,10 +177,19 @@ function visiblePieces(
 	within = true,
 ): Piece[] {
 	const seen = box ?? visibleBox(view, size)
-	return sheet.pieces.filter(
-		(piece) =>
-			!piece.hidden && (!within || piece.contours.some((c) => boxesTouch(contourHull(c), seen))),
-	)
+	return sheet.pieces.filter((piece) => {
+		if (piece.hidden || !within) return !piece.hidden
+		const wide = growBox(seen, strokeReach(piece.stroke))
+		return piece.contours.some((c) => boxesTouch(contourHull(c), wide))
+	})
+}
+
+/** A stroke reaches out of its outline by so much of its width at most, where its mitre is longest. */
+const MITRE_REACH = 2
+
+/** How far a stroke may reach out of its outline, px of the sheet. */
+export function strokeReach({ paint, width }: Stroke): number {
+	return paint.kind === 'none' ? 0 : MITRE_REACH * width
 }
 
 /** What is shorter than this on screen is left out of a path, or drawn straight, px. */
@@ -261,15 +273,19 @@ function addSegment(path: Path2D, from: PathNode, to: PathNode, straight: boolea
 /** Outlines as lines: all that the window shows, or the segments that reach into the part drawn anew. */
 function linesOf(contours: readonly Contour[], viewport: Viewport): Path2D[] {
 	const grain = grainOf(viewport)
-	const seen = seenBlocks(contours, viewport)
 	const { within } = viewport
-	if (!within) return seen.map(({ all }) => all)
+	if (!within) return seenBlocks(contours, viewport).map(({ all }) => all)
 	const path = new Path2D()
-	for (const block of seen)
-		for (const contour of block.contours)
-			if (boxesTouch(contourHull(contour), within)) addPart(path, contour, within, grain)
+	for (const contour of contours)
+		if (boxesTouch(contourHull(contour), within)) {
+			if (contour.nodes.length < FEW_NODES) path.addPath(contourPath(contour, grain))
+			else addPart(path, contour, within, grain)
+		}
 	return [path]
 }
+
+/** An outline of no more nodes is taken whole where a part of it is drawn anew. */
+const FEW_NODES = 24
 
 /** The segments of an outline that reach into a box. */
 function addPart(path: Path2D, contour: Contour, box: Box, grain: number): void {
@@ -293,14 +309,26 @@ function hullOf({ at, out = at }: PathNode, { at: to, in: into = to }: PathNode)
 export function filledPath(contours: readonly Contour[], viewport: Viewport): Path2D {
 	const [only, more] = contours
 	if (only && !more && isFilled(only)) return contourPath(only, grainOf(viewport))
+	if (viewport.within) return partOf(contours.filter(isFilled), viewport.within, viewport)
 	return joined(seenBlocks(contours, viewport).map(({ filled }) => filled))
 }
 
-/** Outlines as one path, sheet px: as much of it as the window shows. */
-function wholePath(contours: readonly Contour[], viewport: Viewport): Path2D {
+/**
+ * Outlines as one path, sheet px: as much of it as the window shows.
+ * @param reach how far their stroke reaches out of them, px
+ */
+function wholePath(contours: readonly Contour[], viewport: Viewport, reach: number): Path2D {
 	const [only, more] = contours
 	if (only && !more) return contourPath(only, grainOf(viewport))
+	if (viewport.within) return partOf(contours, growBox(viewport.within, reach), viewport)
 	return joined(seenBlocks(contours, viewport).map(({ all }) => all))
+}
+
+/** Outlines that reach into a part; what lies beyond it adds nothing to what winds round a place in it. */
+function partOf(contours: readonly Contour[], within: Box, viewport: Viewport): Path2D {
+	const grain = grainOf(viewport)
+	const near = contours.filter((contour) => boxesTouch(contourHull(contour), within))
+	return joined(near.map((contour) => contourPath(contour, grain)))
 }
 
 function joined(paths: readonly Path2D[]): Path2D {
@@ -311,9 +339,8 @@ function joined(paths: readonly Path2D[]): Path2D {
 	return path
 }
 
-/** What lies beyond the window adds nothing to what winds round a place in it. */
 function seenBlocks(contours: readonly Contour[], viewport: Viewport): Block[] {
-	const seen = viewport.within ?? visibleBox(viewport.view, viewport.size)
+	const seen = visibleBox(viewport.view, viewport.size)
 	// Strokes reach out of their outlines' hulls, and blocks are few: a margin costs nothing.
 	const wide = growBox(seen, Math.max(seen.maxX - seen.minX, seen.maxY - seen.minY) / 4)
 	return blocksOf(contours, grainOf(viewport)).filter(({ hull }) => boxesTouch(hull, wide))

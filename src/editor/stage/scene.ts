@@ -4,21 +4,24 @@ import type { Slices } from '@/editor/bench/slices'
 import type { Viewport } from '@/editor/bench/view'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import { changedBox } from './changed'
-import { createDirty, drawPart, type Part } from './dirty'
-import { createLayers, showsLoupe } from './drawLayers'
-import { createStage } from './layers'
-import { MARGIN_PX } from './paintMarks'
+import { createDirty, type Dirty, drawPart, type Part } from './dirty'
+import { createLayers, type Layers, showsLoupe } from './drawLayers'
+import { createFarPicture, isFar, type PaintPieces } from './farPicture'
+import { createStage, type Layer } from './layers'
+import { MARGIN_PX } from './paintNodes'
 
 /** What asks for layers to be drawn anew with the next frame. */
 interface Redraw {
 	photos(): void
 	pieces(part?: Part): void
+	nodes(part?: Part): void
+	/** What lies under and over nodes. */
 	marks(part?: Part): void
 }
 
 /**
- * The stage of an open sheet: one layer each for photos, pieces and marks, so that only
- * what changed is drawn again.
+ * The stage of an open sheet: one layer each for photos, pieces, nodes, and what lies under and over
+ * these, so that only what changed is drawn again.
  * @returns what takes the stage down
  */
 export function mountScene(
@@ -36,34 +39,64 @@ export function mountScene(
 		return { view, size, ratio, line: { colour: colour ?? chosenLine, width, strength } }
 	}
 	const draw = createLayers(open, desk, slices)
-	const dirty = { pieces: createDirty(), marks: createDirty() }
-	const inPart = (which: 'pieces' | 'marks') => (ctx: CanvasRenderingContext2D) =>
-		drawPart(ctx, dirty[which].take(), viewport(), MARGIN_PX, (to) => draw[which](ctx, to))
-	const marksInPart = inPart('marks')
+	const all: Dirty[] = []
 
-	const photos = stage.layer((ctx) => draw.photos(ctx, viewport()))
-	const pieces = stage.layer(inPart('pieces'))
-	const marks = stage.layer((ctx) => {
-		marksInPart(ctx)
-		draw.loupe(ctx, viewport())
+	/** A layer of which parts are drawn anew. */
+	const inParts = (paint: (ctx: CanvasRenderingContext2D, to: Viewport) => void) => {
+		const dirty = createDirty()
+		all.push(dirty)
+		const layer = stage.layer((ctx) => {
+			const part = dirty.take()
+			if (part) drawPart(ctx, part, viewport(), MARGIN_PX, (to) => paint(ctx, to))
+			return false
+		})
+		return redrawing(dirty, layer)
+	}
+	/** The same, which takes its time where there are more pieces than a frame has time for. */
+	const inTime = (paint: PaintPieces) => {
+		const dirty = createDirty()
+		all.push(dirty)
+		const far = createFarPicture(paint, () => open.sheet().pieces)
+		let wasFar = false
+		const layer = stage.layer((ctx) => {
+			const part = dirty.take()
+			const { pieces } = open.sheet()
+			const now = isFar(pieces)
+			if (!now) far.forget()
+			const anew = now === wasFar ? part : 'all'
+			wasFar = now
+			if (now) return far.draw(ctx, anew, viewport())
+			if (anew) drawPart(ctx, anew, viewport(), MARGIN_PX, (to) => paint(ctx, to, pieces))
+			return false
+		})
+		return redrawing(dirty, layer)
+	}
+
+	const photos = stage.layer((ctx) => {
+		draw.photos(ctx, viewport())
+		return false
+	})
+	const pieces = inTime(draw.pieces)
+	const under = inParts(draw.underNodes)
+	const nodes = inTime(draw.nodes)
+	const over = inParts((ctx, to) => {
+		draw.overNodes(ctx, to)
+		draw.loupe(ctx, to)
 	})
 
 	const redraw: Redraw = {
 		photos: photos.redraw,
-		pieces: (part = 'all') => {
-			dirty.pieces.add(part)
-			pieces.redraw()
-		},
-		marks: (part = 'all') => {
-			dirty.marks.add(part)
-			marks.redraw()
+		pieces,
+		nodes,
+		marks: (part) => {
+			under(part)
+			over(part)
 		},
 	}
 	const unsubscribe = [
 		desk.subscribe((state, before) => {
 			if (state.size !== before.size) {
-				dirty.pieces.add('all')
-				dirty.marks.add('all')
+				for (const dirty of all) dirty.add('all')
 				stage.resize(state.size)
 			}
 			afterDesk(redraw, state, before)
@@ -73,7 +106,7 @@ export function mountScene(
 			.subscribe((state, before) =>
 				afterDarkroom(redraw, state, before, showsLoupe(desk.getState())),
 			),
-		slices.subscribe(afterSlices(redraw, desk, slices)),
+		slices.subscribe(afterSlices(redraw, desk, slices, draw)),
 		open.subscribe((state, before) =>
 			afterSheet(redraw, state, before, showsLoupe(desk.getState())),
 		),
@@ -91,6 +124,7 @@ function afterDesk(redraw: Redraw, state: DeskState, before: DeskState): void {
 	const anew = differs('view', 'holds', 'pass', 'tool')
 	if (anew || differs('scheme')) redraw.photos()
 	if (anew || state.overlay.filled !== before.overlay.filled) redraw.pieces()
+	if (anew) redraw.nodes()
 	if (anew || differs('overlay', 'pointer', 'loupe')) redraw.marks()
 }
 
@@ -104,22 +138,26 @@ function afterDarkroom(
 	const line = state.chosenLine !== before.chosenLine
 	if (pictures) redraw.photos()
 	if (line) redraw.pieces()
+	if (line) redraw.nodes()
 	if (line || (pictures && near)) redraw.marks()
 }
 
-/** What a pass keeps changed: its overlays are drawn anew, and the pieces where some are covered. */
-function afterSlices(redraw: Redraw, desk: Desk, slices: Slices): () => void {
+/** What a pass keeps changed: its overlays are drawn anew, and what of the sheet they cover. */
+function afterSlices(redraw: Redraw, desk: Desk, slices: Slices, draw: Layers): () => void {
 	const shown = () => {
 		const { overlays, shows } = desk.getState().pass
 		const instead = overlays?.instead?.(slices)
 		return [shows === 'trace' ? shows : shows(slices), instead && [...instead].join()].join()
 	}
 	let before = shown()
+	let nodes = draw.showsNodes()
 	return () => {
 		if (desk.getState().pass.overlays) redraw.marks()
-		const now = shown()
+		const [now, nodesNow] = [shown(), draw.showsNodes()]
 		if (now !== before) redraw.pieces()
+		if (now !== before || nodesNow !== nodes) redraw.nodes()
 		before = now
+		nodes = nodesNow
 	}
 }
 
@@ -136,8 +174,16 @@ function afterSheet(
 		selection.contour !== chosen.contour
 	const changed = sheet === was ? null : changedBox(was, sheet)
 	if (other || changed) redraw.pieces(other ? 'all' : (changed ?? 'all'))
+	if (other || changed) redraw.nodes(other ? 'all' : (changed ?? 'all'))
 	const aids = sheet.guides !== was.guides || sheet.guidesHidden !== was.guidesHidden
 	const anew = aids || selection !== chosen || near
 	if (anew || changed || sheet.guidesLocked !== was.guidesLocked)
 		redraw.marks(anew ? 'all' : (changed ?? 'all'))
+}
+
+function redrawing(dirty: Dirty, layer: Layer): (part?: Part) => void {
+	return (part = 'all') => {
+		dirty.add(part)
+		layer.redraw()
+	}
 }

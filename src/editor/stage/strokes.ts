@@ -1,5 +1,13 @@
 import type { Point } from '@/core'
+import type { Viewport } from '@/editor/bench/view'
 import { INKS } from './colours'
+
+/** What follows is drawn in CSS px of the screen. */
+export function inScreenPx(ctx: CanvasRenderingContext2D, { ratio }: Viewport): void {
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	ctx.lineJoin = 'round'
+	ctx.lineCap = 'round'
+}
 
 /** A path drawn twice, a light casing under its colour, so that it shows on any photo. */
 export function cased(

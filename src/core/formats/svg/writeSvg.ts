@@ -1,5 +1,5 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
-import type { Paint, Sheet, Stroke } from '../../path/model'
+import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { openingsOf } from '../../path/openings'
 import { formatPathData } from '../pathData'
 
@@ -100,12 +100,16 @@ export interface ExportSummary {
 	readonly openOutlines: number
 }
 
-export function exportSummary(sheet: Sheet): ExportSummary {
+/** @param openings how many openings a piece has, where that is known already */
+export function exportSummary(
+	sheet: Sheet,
+	openings = (piece: Piece) => openingsOf(piece).length,
+): ExportSummary {
 	const shown = sheet.pieces.filter((p) => !p.hidden)
 	const contours = shown.flatMap((p) => p.contours)
 	return {
 		pieces: shown.length,
-		openings: shown.reduce((sum, p) => sum + openingsOf(p).length, 0),
+		openings: shown.reduce((sum, p) => sum + openings(p), 0),
 		nodes: contours.reduce((sum, c) => sum + c.nodes.length, 0),
 		openOutlines: contours.filter((c) => !c.closed && c.nodes.length > 1).length,
 	}

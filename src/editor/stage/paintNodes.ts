@@ -1,0 +1,236 @@
+import {
+	boxContains,
+	boxesTouch,
+	type Contour,
+	contourHull,
+	growBox,
+	type Piece,
+	type Point,
+	type Sheet,
+} from '@/core'
+import { isOpenToEdits } from '@/editor/bench/hitTest'
+import { toScreen, type View, type Viewport, visibleBox } from '@/editor/bench/view'
+import type { Selection } from '@/store/selection'
+import { INKS } from './colours'
+import { addFlag, addMarker, type MarkerPaths, markerSize, newMarkerPaths } from './markers'
+import { addRing, cased, inScreenPx } from './strokes'
+
+/** Above this many nodes in sight they are drawn as dots: their shapes could not be told apart. */
+const MOST_SHAPED_NODES = 1200
+const DOT_PX = 3
+/** Above this many nodes in sight dots would cover what they stand on. */
+const MOST_DOTS = 15_000
+/** Nodes this far outside the window may still show part of their mark, px. */
+export const MARGIN_PX = 20
+
+/**
+ * The nodes of pieces, chosen or not: those of the piece at work by their kind, the others as dots;
+ * end nodes of open outlines are ringed.
+ * @param active id of the piece at work
+ * @param crowd how close the nodes of all the window are, whatever part of it is drawn
+ */
+export function paintNodes(
+	ctx: CanvasRenderingContext2D,
+	pieces: readonly Piece[],
+	active: string | null,
+	crowd: Crowd,
+	viewport: Viewport,
+): void {
+	inScreenPx(ctx, viewport)
+	const editable = pieces.filter(isOpenToEdits)
+	const atWork = editable.find((piece) => piece.id === active)?.contours ?? []
+	const idle = editable.filter((piece) => piece.id !== active)
+	if (crowd !== 'carpet')
+		paintIdleNodes(
+			ctx,
+			idle.flatMap((piece) => piece.contours),
+			viewport,
+		)
+	paintOpenEnds(
+		ctx,
+		editable.flatMap((piece) => piece.contours),
+		viewport.view,
+	)
+	if (crowd === 'carpet') return
+	const shown = nodesInSight(atWork, viewport)
+	if (crowd === 'dots') {
+		paintDots(ctx, shown, DOT_PX / 2, INKS.ink)
+		return
+	}
+	paintFlags(ctx, atWork, viewport)
+	const plain = newMarkerPaths()
+	for (const { contour, index, on } of shown) {
+		const size = markerSize(contour, viewport.view.scale)
+		addMarker(plain, contour, index, on, { selected: false, size })
+	}
+	paintMarkers(ctx, plain, INKS.ink, INKS.card)
+}
+
+/** The nodes that are chosen, over all others. */
+export function paintChosen(
+	ctx: CanvasRenderingContext2D,
+	sheet: Sheet,
+	{ nodes }: Selection,
+	viewport: Viewport,
+): void {
+	if (nodes.size === 0) return
+	const shown = nodesInSight(contoursWith(sheet, nodes), viewport).filter(({ contour, index }) =>
+		nodes.has(contour.nodes[index]?.id ?? ''),
+	)
+	if (shown.length > MOST_SHAPED_NODES) {
+		paintDots(ctx, shown, DOT_PX / 2 + 2, INKS.ink)
+		paintDots(ctx, shown, DOT_PX / 2 + 1, INKS.selected)
+		return
+	}
+	const chosen = newMarkerPaths()
+	for (const { contour, index, on } of shown) {
+		const size = markerSize(contour, viewport.view.scale)
+		addMarker(chosen, contour, index, on, { selected: true, size })
+	}
+	paintMarkers(ctx, chosen, INKS.selected, INKS.selected)
+}
+
+let lastWith: { pieces: Sheet['pieces']; nodes: Selection['nodes']; found: Contour[] } | null = null
+
+/** The outlines that hold some nodes; found once for as long as neither changes. */
+function contoursWith({ pieces }: Sheet, nodes: Selection['nodes']): readonly Contour[] {
+	if (lastWith?.pieces !== pieces || lastWith.nodes !== nodes) {
+		const holds = (contour: Contour) => contour.nodes.some(({ id }) => nodes.has(id))
+		const found = pieces.filter(isOpenToEdits).flatMap(({ contours }) => contours.filter(holds))
+		lastWith = { pieces, nodes, found }
+	}
+	return lastWith.found
+}
+
+/** How close the nodes are that the window shows: told apart by shape, as dots, or not at all. */
+export type Crowd = 'shapes' | 'dots' | 'carpet'
+
+/**
+ * Tells how close nodes are; counted once for as long as nothing changes.
+ * @returns a function of the pieces, the id of that at work, and the view
+ */
+export function createCrowd(): typeof crowdOf {
+	let last: { of: readonly unknown[]; crowd: Crowd } | null = null
+	return (pieces, active, viewport) => {
+		const of = [pieces, active, viewport.view, viewport.size]
+		if (!last?.of.every((what, i) => what === of[i]))
+			last = { of, crowd: crowdOf(pieces, active, viewport) }
+		return last.crowd
+	}
+}
+
+function crowdOf(pieces: readonly Piece[], active: string | null, { view, size }: Viewport): Crowd {
+	const seen = visibleBox(view, size)
+	let [all, atWork] = [0, 0]
+	for (const piece of pieces.filter(isOpenToEdits))
+		for (const contour of piece.contours) {
+			if (!boxesTouch(contourHull(contour), seen)) continue
+			let inside = 0
+			for (const { at } of contour.nodes) if (boxContains(seen, at)) inside++
+			all += inside
+			if (piece.id === active) atWork += inside
+			if (all > MOST_DOTS) return 'carpet'
+		}
+	return atWork > MOST_SHAPED_NODES ? 'dots' : 'shapes'
+}
+
+interface NodeInSight {
+	readonly contour: Contour
+	readonly index: number
+	/** screen px */
+	readonly on: Point
+}
+
+function nodesInSight(
+	contours: readonly Contour[],
+	{ view, size, within }: Viewport,
+): NodeInSight[] {
+	const seen = growBox(within ?? visibleBox(view, size), MARGIN_PX / view.scale)
+	return contours.flatMap((contour) => {
+		const inside: NodeInSight[] = []
+		for (const [index, node] of contour.nodes.entries())
+			if (boxContains(seen, node.at)) inside.push({ contour, index, on: toScreen(view, node.at) })
+		return inside
+	})
+}
+
+/** Nodes of pieces that are not at work: dots, so that they can be found and taken hold of. */
+function paintIdleNodes(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	viewport: Viewport,
+): void {
+	const dots = new Path2D()
+	for (const { on } of nodesInSight(contours, viewport)) {
+		dots.moveTo(on[0] - 1, on[1])
+		dots.lineTo(on[0] + 1, on[1])
+	}
+	cased(ctx, dots, INKS.idle, 2)
+}
+
+/** The end nodes of open outlines, ringed: they are not closed, and can be picked up. */
+function paintOpenEnds(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	view: View,
+): void {
+	const ends = new Path2D()
+	for (const { closed, nodes } of contours) {
+		if (closed) continue
+		for (const end of [nodes[0], nodes.at(-1)]) if (end) addRing(ends, toScreen(view, end.at), 7)
+	}
+	cased(ctx, ends, INKS.wrong, 1.5)
+}
+
+function paintFlags(
+	ctx: CanvasRenderingContext2D,
+	contours: readonly Contour[],
+	{ view, line }: Viewport,
+): void {
+	const flags = new Path2D()
+	for (const contour of contours) {
+		const first = contour.nodes[0]
+		if (first && contour.nodes.length > 1) addFlag(flags, contour, toScreen(view, first.at))
+	}
+	cased(ctx, flags, line.colour, 1)
+	ctx.fillStyle = line.colour
+	ctx.fill(flags)
+}
+
+function paintMarkers(
+	ctx: CanvasRenderingContext2D,
+	{ solids, bodies, strokes }: MarkerPaths,
+	solid: string,
+	body: string,
+): void {
+	ctx.strokeStyle = INKS.casing
+	ctx.lineWidth = 3.5
+	for (const path of [strokes, bodies, solids]) ctx.stroke(path)
+	ctx.strokeStyle = INKS.ink
+	ctx.lineWidth = 1.4
+	ctx.stroke(strokes)
+	ctx.fillStyle = body
+	ctx.fill(bodies)
+	ctx.stroke(bodies)
+	ctx.fillStyle = solid
+	ctx.fill(solids)
+	ctx.stroke(solids)
+}
+
+function paintDots(
+	ctx: CanvasRenderingContext2D,
+	shown: readonly NodeInSight[],
+	half: number,
+	ink: string,
+): void {
+	const dots = new Path2D()
+	let last: Point = [Number.NaN, Number.NaN]
+	for (const { on } of shown) {
+		// Where dots would lie on each other one of them is enough.
+		if (Math.abs(on[0] - last[0]) + Math.abs(on[1] - last[1]) < DOT_PX) continue
+		dots.rect(on[0] - half, on[1] - half, 2 * half, 2 * half)
+		last = on
+	}
+	ctx.fillStyle = ink
+	ctx.fill(dots)
+}
