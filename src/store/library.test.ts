@@ -40,6 +40,30 @@ describe('keeping sheets', () => {
 		expect(await library.load(sheet.id)).toEqual({ sheet, desk: { pass: 'rough' } })
 	})
 
+	test('a desk is stored by itself; one stored with its sheet before is still found', async () => {
+		const [sheet, old] = [traced(), traced('Old')]
+		await library.save(sheet)
+		const before = await database.documents.get(sheet.id)
+		await library.saveDesk(sheet.id, { pass: 'thin' })
+		expect((await library.load(sheet.id)).desk).toEqual({ pass: 'thin' })
+		expect(await database.documents.get(sheet.id)).toEqual(before)
+		await database.documents.put({ id: old.id, json: JSON.stringify(old), desk: { pass: 'cut' } })
+		expect((await library.load(old.id)).desk).toEqual({ pass: 'cut' })
+	})
+
+	test('a desk goes when its sheet is gone for good, not while it lies in the bin', async () => {
+		const sheet = traced()
+		await library.save(sheet, { pass: 'thin' })
+		await library.remove(sheet.id)
+		await library.sweepPhotos()
+		await library.restore(sheet.id)
+		expect((await library.load(sheet.id)).desk).toEqual({ pass: 'thin' })
+		await library.remove(sheet.id)
+		await library.dropBinned(sheet.id)
+		await library.sweepPhotos()
+		expect(await database.desks.count()).toBe(0)
+	})
+
 	test('the list has the last edited first, with figures for the card', async () => {
 		await library.save(traced('Old'), undefined, 1000)
 		await library.save(traced('New'), undefined, 2000)

@@ -116,7 +116,10 @@ function largest(contours: readonly Contour[]): readonly Contour[] {
 		return Math.max(maxX - minX, maxY - minY)
 	})
 	const least = sizes.toSorted().at(-SKETCH_OUTLINES) ?? 0
-	return contours.filter((_, i) => (sizes[i] ?? 0) >= least).slice(0, SKETCH_OUTLINES)
+	const found = contours.filter((_, i) => (sizes[i] ?? 0) >= least)
+	// Of very many of one size some from everywhere.
+	const every = found.length / SKETCH_OUTLINES
+	return found.filter((_, i) => Math.floor(i / every) > Math.floor((i - 1) / every))
 }
 
 const sketches = new WeakMap<Contour, string>()

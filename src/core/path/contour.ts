@@ -1,4 +1,4 @@
-import { type Box, boxOf, EMPTY_BOX, joinBoxes } from '../geometry/box'
+import { type Box, boxContains, boxOf, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { type Cubic, cubicBounds, flattenCubic, lineCubic } from '../geometry/cubic'
 import { type Point, samePoint } from '../geometry/point'
 import type { Contour, PathNode } from './model'
@@ -73,11 +73,17 @@ export function flattenContour(contour: Contour, tolerance = FLATTEN_PX): Point[
 
 /** The smallest upright box round the outline's curves. */
 export function contourBounds(contour: Contour): Box {
-	return segments(contour)
-		.map((s) =>
-			isStraight(s.from, s.to) ? boxOf([s.from.at, s.to.at]) : cubicBounds(segmentCubic(s)),
-		)
-		.reduce(joinBoxes, boxOf(contour.nodes.map((n) => n.at)))
+	const { nodes } = contour
+	let box = boxOf(nodes.map((n) => n.at))
+	for (let i = segmentCount(contour) - 1; i >= 0; i--) {
+		const [from, to] = [nodes[i], nodes[(i + 1) % nodes.length]]
+		if (!from || !to) continue
+		// A curve lies within the hull of its control points.
+		const inside = (handle: Point | undefined) => !handle || boxContains(box, handle)
+		if (inside(from.out) && inside(to.in)) continue
+		box = joinBoxes(box, cubicBounds(segmentCubic({ from, to })))
+	}
+	return box
 }
 
 const bounds = new WeakMap<Contour, Box>()

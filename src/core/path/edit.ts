@@ -66,7 +66,12 @@ export function nodesWith(sheet: Sheet, ids: ReadonlySet<string>): PathNode[] {
 	const found: PathNode[] = []
 	for (const { contours } of sheet.pieces)
 		for (const { nodes } of contours)
-			for (const node of nodes) if (ids.has(node.id)) found.push(node)
+			for (const node of nodes) {
+				if (!ids.has(node.id)) continue
+				found.push(node)
+				// Ids are single: the rest of the sheet holds no more.
+				if (found.length === ids.size) return found
+			}
 	return found
 }
 

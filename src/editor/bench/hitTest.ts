@@ -1,13 +1,11 @@
 import type Flatbush from 'flatbush'
 import {
 	type Box,
-	boundsOf,
-	boxContains,
 	boxOf,
 	type Contour,
+	contourHull,
 	cubicBounds,
 	distance,
-	growBox,
 	type HandleSide,
 	indexBoxes,
 	isInside,
@@ -102,7 +100,7 @@ function hitHandle(sheet: Sheet, selection: Selection, p: Point, radius: number)
 function hitNode(sheet: Sheet, selection: Selection, p: Point, radius: number): NodeHit | null {
 	let best: { hit: NodeHit; rank: number } | null = null
 	for (const contour of editable(sheet)) {
-		if (!boxContains(growBox(boundsOf(contour), radius), p)) continue
+		if (!isNear(contour, p, radius)) continue
 		for (const index of around(indexOf(contour).nodes, p, radius)) {
 			const node = contour.nodes[index]
 			const away = node ? distance(node.at, p) : Number.POSITIVE_INFINITY
@@ -118,7 +116,7 @@ function hitNode(sheet: Sheet, selection: Selection, p: Point, radius: number): 
 function hitSegment(sheet: Sheet, p: Point, radius: number): SegmentHit | null {
 	let best: { hit: SegmentHit; away: number } | null = null
 	for (const contour of editable(sheet)) {
-		if (!boxContains(growBox(boundsOf(contour), radius), p)) continue
+		if (!isNear(contour, p, radius)) continue
 		const all = segments(contour)
 		for (const index of around(indexOf(contour).segments, p, radius)) {
 			const segment = all[index]
@@ -130,6 +128,12 @@ function hitSegment(sheet: Sheet, p: Point, radius: number): SegmentHit | null {
 		}
 	}
 	return best?.hit ?? null
+}
+
+/** Whether anything of an outline may lie so near to a point: most of many outlines do not. */
+function isNear(contour: Contour, [x, y]: Point, radius: number): boolean {
+	const { minX, minY, maxX, maxY } = contourHull(contour)
+	return x >= minX - radius && x <= maxX + radius && y >= minY - radius && y <= maxY + radius
 }
 
 interface ContourIndex {

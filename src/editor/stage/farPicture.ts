@@ -75,7 +75,6 @@ export function createFarPicture(paint: PaintPieces, pieces: () => readonly Piec
 			const tile = drawing.waiting.pop()
 			if (tile) drawTile(paint, drawing, tile)
 			else {
-				// What was begun for a view that is left by now is still the better one to stand in.
 				shown = drawing
 				drawing = null
 				if (again) begin(viewport)
@@ -84,7 +83,7 @@ export function createFarPicture(paint: PaintPieces, pieces: () => readonly Piec
 	}
 	return {
 		draw: (ctx, part, viewport) => {
-			if (part === 'all' && drawing) again = true
+			if (part === 'all' && drawing && standsIn(drawing.viewport, viewport)) again = true
 			else if (part === 'all') begin(viewport)
 			else if (part)
 				for (const picture of [shown, drawing]) if (picture) mend(paint, picture, part, pieces())
@@ -98,6 +97,17 @@ export function createFarPicture(paint: PaintPieces, pieces: () => readonly Piec
 			shown = drawing = null
 		},
 	}
+}
+
+/** Between views whose scales differ by more, what is drawn for one is of no use in the other. */
+const ALIKE = 1.5
+
+/** Whether what is being drawn for a view left by now would be of use in this one. */
+function standsIn(left: Viewport, { view, size }: Viewport): boolean {
+	const k = view.scale / left.view.scale
+	const [dx, dy] = [view.x - left.view.x * k, view.y - left.view.y * k]
+	const near = Math.abs(dx) < size.width / 2 && Math.abs(dy) < size.height / 2
+	return k < ALIKE && k > 1 / ALIKE && near
 }
 
 function newPicture(viewport: Viewport, among: readonly Piece[]): Picture {

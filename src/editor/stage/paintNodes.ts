@@ -4,6 +4,7 @@ import {
 	type Contour,
 	contourHull,
 	growBox,
+	nodeCount,
 	type Piece,
 	type Point,
 	type Sheet,
@@ -70,12 +71,13 @@ export function paintNodes(
 export function paintChosen(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
-	{ nodes }: Selection,
+	selection: Selection,
 	viewport: Viewport,
 ): void {
+	const { nodes } = selection
 	if (nodes.size === 0) return
-	const shown = nodesInSight(contoursWith(sheet, nodes), viewport).filter(({ contour, index }) =>
-		nodes.has(contour.nodes[index]?.id ?? ''),
+	const shown = nodesInSight(contoursWith(sheet, selection), viewport).filter(
+		({ contour, index }) => nodes.has(contour.nodes[index]?.id ?? ''),
 	)
 	if (shown.length > MOST_SHAPED_NODES) {
 		paintDots(ctx, shown, DOT_PX / 2 + 2, INKS.ink)
@@ -92,11 +94,21 @@ export function paintChosen(
 
 let lastWith: { pieces: Sheet['pieces']; nodes: Selection['nodes']; found: Contour[] } | null = null
 
-/** The outlines that hold some nodes; found once for as long as neither changes. */
-function contoursWith({ pieces }: Sheet, nodes: Selection['nodes']): readonly Contour[] {
+/** The outlines that hold the nodes chosen; found once for as long as neither changes. */
+function contoursWith({ pieces }: Sheet, { contour, nodes }: Selection): readonly Contour[] {
 	if (lastWith?.pieces !== pieces || lastWith.nodes !== nodes) {
-		const holds = (contour: Contour) => contour.nodes.some(({ id }) => nodes.has(id))
-		const found = pieces.filter(isOpenToEdits).flatMap(({ contours }) => contours.filter(holds))
+		const found: Contour[] = []
+		let left = nodes.size
+		const look = (at: Contour) => {
+			const count = left > 0 ? at.nodes.filter(({ id }) => nodes.has(id)).length : 0
+			if (count > 0) found.push(at)
+			left -= count
+		}
+		// The outline at work mostly holds them all.
+		const all = pieces.filter(isOpenToEdits).flatMap(({ contours }) => contours)
+		const atWork = all.find(({ id }) => id === contour)
+		if (atWork) look(atWork)
+		for (const other of all) if (left > 0 && other !== atWork) look(other)
 		lastWith = { pieces, nodes, found }
 	}
 	return lastWith.found
@@ -106,13 +118,14 @@ function contoursWith({ pieces }: Sheet, nodes: Selection['nodes']): readonly Co
 export type Crowd = 'shapes' | 'dots' | 'carpet'
 
 /**
- * Tells how close nodes are; counted once for as long as nothing changes.
+ * Tells how close nodes are; counted once for as long as the view stands and no node comes or goes.
  * @returns a function of the pieces, the id of that at work, and the view
  */
 export function createCrowd(): typeof crowdOf {
 	let last: { of: readonly unknown[]; crowd: Crowd } | null = null
 	return (pieces, active, viewport) => {
-		const of = [pieces, active, viewport.view, viewport.size]
+		const nodes = pieces.reduce((sum, { contours }) => sum + nodeCount(contours), 0)
+		const of = [nodes, active, viewport.view, viewport.size]
 		if (!last?.of.every((what, i) => what === of[i]))
 			last = { of, crowd: crowdOf(pieces, active, viewport) }
 		return last.crowd
