@@ -7,7 +7,7 @@ export default defineConfig({
 		include: ['{bin,src,scripts}/**/*.test.ts'],
 		environment: 'node',
 		setupFiles: ['./vitest.setup.ts'],
-		testTimeout: 30_000,
+		testTimeout: 120_000,
 		// As many as there are cores on a small machine: left to itself one core would idle.
 		maxWorkers: 2,
 	},

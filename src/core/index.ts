@@ -177,6 +177,7 @@ export {
 	setFirstNode,
 	splitAt,
 } from './path/ends'
+export { guarded, type Kept } from './path/guarded'
 export {
 	addGuides,
 	changeGuides,

@@ -18,6 +18,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		sheet: open.sheet,
 		apply: open.apply,
 		seal: open.seal,
+		takeBack: open.takeBack,
 		selection: () => open.getState().selection,
 		select: open.select,
 		snapping: () => {

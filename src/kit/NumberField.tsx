@@ -67,7 +67,13 @@ export function NumberField({
 				inputRef={input}
 				value={draft ?? shown}
 				error={draft !== null && !change}
-				inputProps={{ inputMode: 'decimal', autoComplete: 'off', className: 'number' }}
+				inputProps={{
+					inputMode: 'decimal',
+					autoComplete: 'off',
+					className: 'number',
+					// Nothing is being typed: undo is not the field's.
+					...(draft === null && { 'data-resting': '' }),
+				}}
 				endAdornment={<InputAdornment position="end">{unit}</InputAdornment>}
 				onChange={(event) => setDraft(event.target.value)}
 				onFocus={(event) => event.target.select()}

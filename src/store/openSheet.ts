@@ -1,8 +1,16 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
-import { type Edit, isSoundChange, normalised, type Piece, type Sheet } from '@/core'
-import { begin, type History, record, redo, seal, undo } from './history'
+import {
+	type Edit,
+	guarded,
+	isSoundChange,
+	type Kept,
+	normalised,
+	type Piece,
+	type Sheet,
+} from '@/core'
+import { begin, type History, record, redo, seal, takeBack, undo } from './history'
 import type { Saving } from './savingState'
-import { NOTHING, presentIn, type Selection } from './selection'
+import { NOTHING, presentIn, type Selection, withReturned } from './selection'
 
 export interface OpenSheetState {
 	readonly history: History
@@ -12,8 +20,17 @@ export interface OpenSheetState {
 	readonly readOnly: boolean
 	/** The sheet was deleted at home; it lies in the bin. */
 	readonly deleted: boolean
-	/** The last edit that could not be: it would have put something where no sheet can hold it. */
-	readonly refused: { readonly label: string } | null
+	/** The last edit that could not be done, or not wholly. */
+	readonly refused: Refusal | null
+}
+
+/** Why an edit was not done, or not wholly. */
+export interface Refusal {
+	readonly label: string
+	/** What a lock, or its being hidden, kept as it was; without any, no sheet could hold the result. */
+	readonly kept: readonly Kept[]
+	/** Nothing at all was changed. */
+	readonly whole: boolean
 }
 
 export type OpenSheet = StoreApi<OpenSheetState> & OpenSheetActions
@@ -29,6 +46,8 @@ export interface OpenSheetActions {
 	/** Adds pieces that a reader made: they are sound, and their ids are their own. */
 	takeIn(label: string, pieces: readonly Piece[]): void
 	seal(): void
+	/** An edit that takes back what the last step did: neither is a step any more. */
+	takeBack(edit: Edit): void
 	undo(): void
 	redo(): void
 	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
@@ -52,7 +71,7 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		deleted: false,
 		refused: null,
 	}))
-	const refuse = (label: string) => queueMicrotask(() => store.setState({ refused: { label } }))
+	const refuse = (refused: Refusal) => queueMicrotask(() => store.setState({ refused }))
 	const change = (next: (history: History) => History) =>
 		store.setState((state) => {
 			const history = next(state.history)
@@ -63,17 +82,30 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				selection: moved ? presentIn(history.present, state.selection) : state.selection,
 			}
 		})
+	/** Along the history: what comes back with it is chosen. */
+	const travel = (next: (history: History) => History) => {
+		const was = store.getState().history.present
+		change(next)
+		const { history, selection } = store.getState()
+		if (history.present === was) return
+		const returned = withReturned(was, history.present, selection)
+		if (returned !== selection) store.setState({ selection: returned })
+	}
 	return Object.assign(store, {
 		sheet: () => store.getState().history.present,
 		apply: (label: string, edit: Edit, key?: string) =>
 			change((history) => {
 				const since = history.present
-				const edited = edit(since)
-				if (edited === since) return history
-				if (isSoundChange(edited, since))
-					return record(history, label, normalised(edited, since), key ?? null)
-				refuse(label)
-				return history
+				const wished = edit(since)
+				if (wished === since || store.getState().readOnly) return history
+				const { sheet: edited, kept } = guarded(wished, since)
+				const sound = isSoundChange(edited, since)
+				const next = sound
+					? record(history, label, normalised(edited, since), key ?? null)
+					: history
+				if (!sound) refuse({ label, kept: [], whole: true })
+				else if (kept.length > 0) refuse({ label, kept, whole: next === history })
+				return next
 			}),
 		takeIn: (label: string, pieces: readonly Piece[]) =>
 			change((history) => {
@@ -81,8 +113,10 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				return record(history, label, { ...present, pieces: [...present.pieces, ...pieces] })
 			}),
 		seal: () => change(seal),
-		undo: () => change((history) => undo(seal(history))),
-		redo: () => change((history) => redo(seal(history))),
+		takeBack: (edit: Edit) =>
+			change((history) => takeBack(seal(history), 'Take back', edit(history.present))),
+		undo: () => travel((history) => undo(seal(history))),
+		redo: () => travel((history) => redo(seal(history))),
 		jump: (steps: number) =>
 			change((history) => {
 				const step = steps < 0 ? undo : redo

@@ -40,6 +40,29 @@ export function selectContour(
 	}
 }
 
+/**
+ * What came back with a step undone or done again is chosen, where nothing else is: the nodes of one
+ * outline that was there all the while.
+ */
+export function withReturned(was: Sheet, now: Sheet, selection: Selection): Selection {
+	if (selection.nodes.size > 0) return selection
+	const before = new Map(was.pieces.flatMap((piece) => piece.contours.map((c) => [c.id, c])))
+	const kept = new Set(was.pieces)
+	for (const piece of now.pieces) {
+		if (kept.has(piece) || piece.hidden || piece.locked) continue
+		for (const contour of piece.contours) {
+			const old = before.get(contour.id)
+			if (!old || old === contour) continue
+			const ids = new Set(old.nodes.map(({ id }) => id))
+			const back = contour.nodes.filter(({ id }) => !ids.has(id))
+			if (back.length === 0) continue
+			const nodes = new Set(back.map(({ id }) => id))
+			return { ...selection, piece: piece.id, contour: contour.id, nodes }
+		}
+	}
+	return selection
+}
+
 /** The selection without what the sheet no longer holds; the same object where all of it stands. */
 export function presentIn(sheet: Sheet, selection: Selection): Selection {
 	const piece = sheet.pieces.find((p) => p.id === selection.piece)

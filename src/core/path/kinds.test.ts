@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { distance } from '../geometry/point'
+import { distance, type Point } from '../geometry/point'
 import { flattenContour } from './contour'
 import { handleAngle, inferKind, obeysKind } from './kinds'
 import type { Contour, NodeKind, Sheet } from './model'
@@ -140,6 +140,46 @@ describe('setting a kind', () => {
 		)
 		expect(onLines).toBe(true)
 		expect(after.nodes[1]!.in).toBeDefined()
+	})
+
+	test('a cusp made smooth takes the tangent that moves its handles least', () => {
+		const moved = ([ax, ay]: Point, [bx, by]: Point) => (ax - bx) ** 2 + (ay - by) ** 2
+		for (const [into, out] of [
+			[
+				[-60, 4],
+				[9, 7],
+			],
+			[
+				[-10, 20],
+				[50, 10],
+			],
+			[
+				[-30, -30],
+				[5, 0],
+			],
+		] as [Point, Point][]) {
+			const cusp: Contour = {
+				id: 'c',
+				closed: false,
+				nodes: [
+					{ id: 'a', at: [-100, 0], out: [-90, 5], kind: 'cusp' },
+					{ id: 'b', at: [0, 0], in: into, out, kind: 'cusp' },
+					{ id: 'd', at: [100, 0], in: [90, 5], kind: 'cusp' },
+				],
+			}
+			const node = onlyContour(setKind(sheetOf(cusp), new Set(['b']), 'smooth')).nodes[1]!
+			expect(obeysKind(onlyContour(setKind(sheetOf(cusp), new Set(['b']), 'smooth')), 1)).toBe(true)
+			const cost = moved(node.in!, into) + moved(node.out!, out)
+			for (let k = 0; k < 720; k++) {
+				const u: Point = [Math.cos((k * Math.PI) / 360), Math.sin((k * Math.PI) / 360)]
+				const back = -(into[0] * u[0] + into[1] * u[1])
+				const on = out[0] * u[0] + out[1] * u[1]
+				// A third of either handle is left.
+				if (back < Math.hypot(...into) / 3 || on < Math.hypot(...out) / 3) continue
+				const other = moved([-back * u[0], -back * u[1]], into) + moved([on * u[0], on * u[1]], out)
+				expect(cost).toBeLessThanOrEqual(other + 1e-6)
+			}
+		}
 	})
 
 	test('a smooth node beside a straight segment keeps its one handle in that line', () => {

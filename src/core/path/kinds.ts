@@ -6,6 +6,7 @@ import {
 	dot,
 	length,
 	type Point,
+	polar,
 	samePoint,
 	scale,
 	subtract,
@@ -71,15 +72,11 @@ export function withKind(contour: Contour, index: number, kind: NodeKind): PathN
 			return { ...smoothed(contour, index, node), kind }
 		case 'symmetric': {
 			const { at, in: i, out: o, ...rest } = bothHandles(contour, index, node)
+			// The mean of the two moves both least; where they point against each other it is none.
+			const mean = scale(add(subtract(at, i), subtract(o, at)), 1 / 2)
 			const reach = (distance(at, i) + distance(at, o)) / 2
-			const along = tangentOf(at, i, o)
-			return {
-				...rest,
-				at,
-				in: add(at, scale(along, -reach)),
-				out: add(at, scale(along, reach)),
-				kind,
-			}
+			const arm = length(mean) > reach / 4 ? mean : scale(tangentOf(at, i, o), reach)
+			return { ...rest, at, in: subtract(at, arm), out: add(at, arm), kind }
 		}
 	}
 }
@@ -163,12 +160,33 @@ function smoothed(contour: Contour, index: number, node: PathNode): PathNode {
 	}
 	const { at, in: i, out: o } = bothHandles(contour, index, node)
 	if (inLine(at, i, o)) return { ...node, in: i, out: o }
-	const along = tangentOf(at, i, o)
-	return {
-		...node,
-		in: add(at, scale(along, -distance(at, i))),
-		out: add(at, scale(along, distance(at, o))),
-	}
+	return { ...node, ...leastTurned(at, i, o) }
+}
+
+/** A handle made smooth turns no further than this, radians, so that a third of its length is left. */
+const MOST_TURNED = Math.acos(1 / 3)
+
+/**
+ * Two handles laid into one line so that the outline moves least. Where a handle goes from `h` to `β u`
+ * its segment moves in proportion to |h − β u|, least for β = h·u; what is left of both is least along
+ * the main axis of the two (the eigenvector of Σ h hᵀ): the longer handle turns less. Round a sharp bend
+ * neither turns too far; where that cannot be, both turn halfway.
+ */
+function leastTurned(at: Point, into: Point, out: Point): { in: Point; out: Point } {
+	const [a, b] = [subtract(at, into), subtract(out, at)]
+	const across = a[0] * a[1] + b[0] * b[1]
+	const apart = a[0] ** 2 + b[0] ** 2 - a[1] ** 2 - b[1] ** 2
+	const axis = Math.atan2(2 * across, apart) / 2
+	const bend = Math.atan2(cross(a, b), dot(a, b))
+	// The axis has two directions; the one between the handles is meant.
+	const turned = (2 * (axis - angleOf(a))) % (2 * Math.PI)
+	const wound = Math.sign(bend) * turned < 0 ? turned + Math.sign(bend) * 2 * Math.PI : turned
+	const meant = Math.min(Math.abs(bend), Math.abs(wound) / 2)
+	const [least, most] = [Math.abs(bend) - MOST_TURNED, MOST_TURNED]
+	const by = least > most ? Math.abs(bend) / 2 : Math.min(most, Math.max(least, meant))
+	const u = polar(angleOf(a) + Math.sign(bend) * by, 1)
+	const arm = (h: Point) => scale(u, Math.max(dot(h, u), length(h) / 3))
+	return { in: subtract(at, arm(a)), out: add(at, arm(b)) }
 }
 
 /** Handles laid along the straight segments on either side, so that nothing changes shape. */

@@ -178,9 +178,10 @@ function shortened(node: PathNode, side: HandleSide, to: Point): PathNode {
 }
 
 /**
- * Bends segment `index` so that its point at `t` comes to lie at `to`, moving the two handles by
- * the least squares that do it. Smooth ends keep their joins: the handle beyond turns along, or,
- * beside a straight segment, the handle keeps to its line where that can be done.
+ * Bends segment `index` so that its point at `t` follows to `to`, and nothing of the curve moves further
+ * than that point is pulled: in the middle half it comes to lie at `to`; nearer an end, where handles
+ * would have to swing the rest about for that, it lags. Smooth ends keep their joins: the handle beyond
+ * turns along, or, beside a straight segment, the handle keeps to its line where that can be done.
  */
 export function bendSegment(
 	sheet: Sheet,
@@ -207,10 +208,10 @@ export function bendSegment(
 				{ rail: bound[1], arm: subtract(add(c, moves[1]), end.at) },
 			].every(({ rail, arm }) => !rail || dot(arm, rail) > LEAST_HANDLE_PX)
 		const bound = [railOf(contour, index, b), railOf(contour, endIndex, c)] as const
-		const railed = leastMoves(by, wb, wc, ...bound)
-		const kept = railed && keepsSides(railed) ? railed : null
-		const moved = kept ?? leastMoves(by, wb, wc, null, null)
-		if (!moved) return contour
+		const railed = bound.some(Boolean) ? leastMoves(by, wb, wc, ...bound) : null
+		const within = railed && (t === middling(t) ? railed : withinPull(railed, by))
+		const kept = within && keepsSides(within) ? within : null
+		const moved = kept ?? peakedMoves(by, t)
 		const out = add(b, moved[0])
 		const into = add(c, moved[1])
 		/** A join with a straight neighbour that cannot be kept is given up. */
@@ -224,6 +225,41 @@ export function bendSegment(
 		})
 		return settleSince(contour, { ...contour, nodes })
 	})
+}
+
+/** The nearest parameter of the middle half. */
+function middling(t: number): number {
+	return Math.min(3 / 4, Math.max(1 / 4, t))
+}
+
+/**
+ * Moves of a cubic's two handles that move its point at `t` by `by`, and no other point further. Nearer an
+ * end than a quarter that would swing the rest the other way: there the curve moves most at the quarter.
+ */
+function peakedMoves(by: Point, t: number): [Point, Point] {
+	const at = middling(t)
+	const s = 1 - at
+	// The shift 3 s t (p s + q t) is largest where its derivative is zero.
+	const p = at * (2 - 3 * at)
+	const q = s * (2 - 3 * s)
+	const most = 3 * s * at * (p * s + q * at)
+	return [scale(by, p / most), scale(by, q / most)]
+}
+
+/** So many points between the ends are looked at. */
+const SAMPLES = 32
+
+/** The same moves, made smaller where they would move any of the curve further than `by`. */
+function withinPull(moves: [Point, Point], by: Point): [Point, Point] {
+	let most = 0
+	for (let i = 1; i < SAMPLES; i++) {
+		const t = i / SAMPLES
+		const s = 1 - t
+		const shift = add(scale(moves[0], 3 * s * s * t), scale(moves[1], 3 * s * t * t))
+		most = Math.max(most, length(shift))
+	}
+	const pull = length(by)
+	return most > pull ? [scale(moves[0], pull / most), scale(moves[1], pull / most)] : moves
 }
 
 /** The direction a handle is bound to: that of the straight segment behind a smooth node. */

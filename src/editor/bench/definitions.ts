@@ -28,6 +28,8 @@ export interface DeskState {
 	readonly scheme: 'light' | 'dark'
 	readonly overlay: Overlay
 	readonly hint: string
+	/** Something said once in the hint's place, for a moment. */
+	readonly said: string | null
 	readonly snapping: Snapping
 	/** The Pen places corners alone. */
 	readonly straightOnly: boolean

@@ -22,6 +22,7 @@ export function createDesk(
 		scheme: 'light',
 		overlay: NO_OVERLAY,
 		hint: '',
+		said: null,
 		loupe: false,
 		pointer: null,
 	}))

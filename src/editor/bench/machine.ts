@@ -15,6 +15,8 @@ export type Effect =
 	| { readonly do: 'select'; readonly selection: Selection }
 	/** Ends a run of edits that share a key. */
 	| { readonly do: 'seal' }
+	/** An edit that takes back what the last step did: both are none. */
+	| { readonly do: 'take-back'; readonly edit: Edit }
 
 /** What a tool may look at. */
 export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly'>
@@ -92,6 +94,9 @@ function perform(bench: Bench, effect: Effect): void {
 			break
 		case 'select':
 			bench.select(effect.selection)
+			break
+		case 'take-back':
+			bench.takeBack(effect.edit)
 			break
 		case 'seal':
 			bench.seal()

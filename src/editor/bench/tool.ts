@@ -14,6 +14,8 @@ export interface PointerInput {
 	readonly reach: number
 	/** Sheet px for one px on screen. */
 	readonly pixel: number
+	/** The pointer is over the ruler that guides across this axis come from. */
+	readonly overRuler?: 'x' | 'y' | undefined
 }
 
 export interface KeyInput {
@@ -30,6 +32,8 @@ export interface Bench {
 	apply(label: string, edit: Edit, key?: string): void
 	/** Ends a run of edits that share a key. */
 	seal(): void
+	/** An edit that takes back what the last step did: neither is a step. */
+	takeBack(edit: Edit): void
 	selection(): Selection
 	select(selection: Selection): void
 	/** What points snap to at the moment. */

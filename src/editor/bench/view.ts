@@ -36,6 +36,8 @@ export const MIN_SCALE = 0.02
 export const MAX_SCALE = 128
 /** Above this scale a photo's pixels are shown as the squares they are. */
 export const CRISP_SCALE = 8
+/** How broad the rulers along the window's upper and left edges are, px. */
+export const RULER_PX = 20
 /** Free space round what is fitted into the window, px. */
 const FIT_MARGIN_PX = 28
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { newPiece, parsePathData, reverseContour } from '@/core'
+import { newPiece, parsePathData } from '@/core'
 import { NOTHING } from '@/store/selection'
-import { between, nextStop } from './walk'
+import { between, nextStop, stopAt } from './walk'
 
 const piece = newPiece('Ring', parsePathData('M0 0H100V100H0ZM40 40V60H60V40Z'))
 const [outer, inner] = piece.contours
@@ -13,24 +13,49 @@ const at = (contour: typeof outer, ...places: number[]) => ({
 })
 
 describe('the walk', () => {
-	test('begins at the first node, goes round clockwise and comes back to it', () => {
+	test('begins at the first node, goes round clockwise and on to the next outline', () => {
 		let place = nextStop([piece], { ...NOTHING, piece: piece.id }, 1)
 		const seen = [place?.index]
-		for (let i = 0; i < 4; i++) {
-			place = nextStop([piece], at(outer, place!.index), 1)
+		for (let i = 0; i < 8; i++) {
+			place = nextStop([piece], at(place!.contour, place!.index), 1)
 			seen.push(place?.index)
 		}
-		expect(seen).toEqual([0, 1, 2, 3, 0])
-		expect(nextStop([piece], at(outer, 0), -1)?.index).toBe(3)
+		// The opening runs against the outline round it: on means back along it. Then it begins anew.
+		expect(seen).toEqual([0, 1, 2, 3, 0, 3, 2, 1, 0])
+		expect(nextStop([piece], at(outer, 0), -1)).toMatchObject({ contour: inner, index: 1 })
 	})
 
-	test('is clockwise on screen too where the outline runs the other way', () => {
-		// The opening runs against the outline round it: on means back along it.
-		expect(nextStop([piece], at(inner, 0), 1)?.index).toBe(3)
-		const turned = { ...piece, contours: [reverseContour(outer!)] }
-		const place = { ...NOTHING, piece: piece.id, nodes: new Set([outer!.nodes[0]!.id]) }
-		const next = nextStop([turned], place, 1)!
-		expect(next.contour.nodes[next.index]!.at).toEqual([100, 0])
+	test('says where one is', () => {
+		const id = inner!.nodes[3]!.id
+		expect(stopAt([piece], id)).toMatchObject({ outline: 2, outlines: 2, node: 2 })
+		expect(stopAt([{ ...piece, locked: true }], id)).toBeNull()
+	})
+
+	test('goes on to the piece below, past what is hidden or locked', () => {
+		const [below, between, top] = ['Below', 'Between', 'Top'].map((name) =>
+			newPiece(name, parsePathData('M0 0H10V10Z')),
+		)
+		for (const held of [{ locked: true }, { hidden: true }]) {
+			const pieces = [below!, { ...between!, ...held }, top!]
+			const last = { ...NOTHING, nodes: new Set([top!.contours[0]!.nodes[2]!.id]) }
+			expect(nextStop(pieces, last, 1)?.contour).toBe(below!.contours[0])
+			expect(nextStop(pieces, { ...NOTHING, piece: between!.id }, 1)?.contour).toBe(
+				top!.contours[0],
+			)
+		}
+	})
+
+	test('goes on from where a node was taken away, either way', () => {
+		const stood = { contour: outer!, index: 2 }
+		const left = { ...outer!, nodes: outer!.nodes.toSpliced(2, 1) }
+		const pieces = [{ ...piece, contours: [left, inner!] }]
+		const gone = { ...NOTHING, piece: piece.id, contour: outer!.id }
+		expect(nextStop(pieces, gone, 1, stood)).toMatchObject({ contour: left, index: 2, node: 3 })
+		expect(nextStop(pieces, gone, -1, stood)).toMatchObject({ contour: left, index: 1 })
+		// The last one gone, the next outline is next.
+		const short = { ...outer!, nodes: outer!.nodes.slice(0, 3) }
+		const end = [{ ...piece, contours: [short, inner!] }]
+		expect(nextStop(end, gone, 1, { contour: outer!, index: 3 })?.contour).toBe(inner)
 	})
 
 	test('goes on from the last of several, and back from the first', () => {

@@ -2,15 +2,19 @@ import {
 	type Box,
 	boxOf,
 	type Contour,
+	findNode,
 	flattenContour,
 	growBox,
 	neighbours,
+	type PathNode,
+	type Piece,
 	type Point,
 	signedArea,
 } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
-import { selectContour } from '@/store/selection'
+import { type Selection, selectContour } from '@/store/selection'
 import type { Desk } from './desk'
+import { isOpenToEdits } from './hitTest'
 import { centredOn, fitBox, type Size, type View } from './view'
 
 /** How long the view takes to glide to the next node, ms. */
@@ -20,14 +24,14 @@ const ROOM = 0.62
 /** However short its segments, a walk does not go closer than this, screen px for a px. */
 const CLOSEST = 6
 
-/** Steps from node to node round an outline, the view following. */
+/** Steps from node to node round the outlines of a sheet, the view following. */
 export interface Walk {
 	/** @param by 1 clockwise, -1 back */
 	step(by: 1 | -1): boolean
 }
 
 /**
- * A walk round the outline that is selected. It keeps to the zoom that was last chosen by hand while
+ * A walk that begins at the outline selected. It keeps to the zoom that was last chosen by hand while
  * walking; until then each node and its two segments are shown large.
  */
 export function createWalk(open: OpenSheet, desk: Desk): Walk {
@@ -35,6 +39,12 @@ export function createWalk(open: OpenSheet, desk: Desk): Walk {
 	let left: View | null = null
 	let preferred: number | null = null
 	let frame = 0
+	let stood: Stood | null = null
+	open.subscribe(({ selection, history }, before) => {
+		const [only, more] = selection.nodes
+		if (selection.nodes === before.selection.nodes || only === undefined || more) return
+		stood = findNode(history.present, only) ?? stood
+	})
 
 	const glide = (to: View) => {
 		cancelAnimationFrame(frame)
@@ -60,7 +70,7 @@ export function createWalk(open: OpenSheet, desk: Desk): Walk {
 	return {
 		step: (by) => {
 			const { selection } = open.getState()
-			const next = nextStop(open.sheet().pieces, selection, by)
+			const next = nextStop(open.sheet().pieces, selection, by, stood)
 			if (!next) return false
 			const { contour, index } = next
 			const node = contour.nodes[index]
@@ -76,33 +86,104 @@ export function createWalk(open: OpenSheet, desk: Desk): Walk {
 	}
 }
 
-/** The node that comes next on a walk: clockwise on screen, whichever way the outline runs. */
+/** A node as a walk comes by it. */
+export interface Stop {
+	readonly contour: Contour
+	readonly index: number
+	/** Which outline of the sheet's, and how many there are to walk round; from 1. */
+	readonly outline: number
+	readonly outlines: number
+	/** Which node on the way round, clockwise from the first; from 1. */
+	readonly node: number
+}
+
+/** Where a walk last stood: an outline as it was then, and the node there. */
+export type Stood = Pick<Stop, 'contour' | 'index'>
+
+/**
+ * The node that comes next on a walk: clockwise on screen, whichever way the outline runs, and after
+ * the last one on to the next outline: the openings of a piece, then the piece below it. What is hidden
+ * or locked is passed by.
+ * @param stood where the walk goes on if that node is gone since, and nothing is chosen in its place
+ */
 export function nextStop(
-	pieces: readonly {
-		readonly id: string
-		readonly contours: readonly Contour[]
-		readonly hidden: boolean
-	}[],
-	selection: {
-		readonly piece: string | null
-		readonly contour: string | null
-		readonly nodes: ReadonlySet<string>
-	},
+	pieces: readonly Piece[],
+	selection: Pick<Selection, 'piece' | 'contour' | 'nodes'>,
 	by: 1 | -1,
-): { contour: Contour; index: number } | null {
-	const piece = pieces.find((p) => p.id === selection.piece) ?? pieces.findLast((p) => !p.hidden)
-	const contour =
-		piece?.contours.find((c) => c.nodes.some((node) => selection.nodes.has(node.id))) ??
-		piece?.contours.find((c) => c.id === selection.contour) ??
-		piece?.contours[0]
-	if (!contour || contour.nodes.length === 0) return null
-	const n = contour.nodes.length
+	stood: Stood | null = null,
+): Stop | null {
+	const all = walkable(pieces)
+	const chosen = (contour: Contour) => contour.nodes.some(({ id }) => selection.nodes.has(id))
+	const here = selection.nodes.size > 0 ? all.findIndex(({ contour }) => chosen(contour)) : -1
+	const at = all[here]
+	if (at) {
+		const ids = inOrder(at.contour).map(({ id }) => selection.nodes.has(id))
+		return onward(all, here, (by > 0 ? ids.lastIndexOf(true) : ids.indexOf(true)) + by)
+	}
+	const left = all.findIndex(({ contour }) => contour.id === selection.contour)
+	if (stood && stood.contour.id === selection.contour && all[left])
+		return onward(all, left, afterGone(stood, all[left].contour, by))
+	const first = all.findIndex(({ piece }) => piece.id === selection.piece)
+	return onward(all, Math.max(0, left >= 0 ? left : first), 0)
+}
+
+/** Where on its way round a walk is that stands at a node; `null` for what no walk comes by. */
+export function stopAt(pieces: readonly Piece[], node: string): Stop | null {
+	const all = walkable(pieces)
+	const here = all.findIndex(({ contour }) => contour.nodes.some(({ id }) => id === node))
+	const contour = all[here]?.contour
+	return contour
+		? onward(
+				all,
+				here,
+				inOrder(contour).findIndex(({ id }) => id === node),
+			)
+		: null
+}
+
+interface Outline {
+	readonly piece: Piece
+	readonly contour: Contour
+}
+
+/** The outlines that a walk goes round, in its order: that of the list of pieces, the topmost first. */
+function walkable(pieces: readonly Piece[]): Outline[] {
+	return pieces
+		.toReversed()
+		.filter(isOpenToEdits)
+		.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
+}
+
+/** The stop at a place of an outline, or beyond its ends at the next outline's or the last one's. */
+function onward(all: readonly Outline[], here: number, place: number): Stop | null {
+	const contour = all[here]?.contour
+	if (!contour) return null
+	const count = contour.nodes.length
+	const to = place >= count ? here + 1 : place < 0 ? here - 1 : here
+	const outline = (to + all.length) % all.length
+	const found = all[outline]?.contour ?? contour
+	const step = to === here ? place : place < 0 ? found.nodes.length - 1 : 0
+	const node = inOrder(found)[step]
+	const index = found.nodes.findIndex(({ id }) => id === node?.id)
+	return { contour: found, index, outline: outline + 1, outlines: all.length, node: step + 1 }
+}
+
+/** The place of the first node on the way that is still there. */
+function afterGone({ contour, index }: Stood, now: Contour, by: 1 | -1): number {
+	const [before, after] = [inOrder(contour), inOrder(now).map(({ id }) => id)]
+	const from = before.findIndex(({ id }) => id === contour.nodes[index]?.id)
+	for (let i = from + by; i >= 0 && i < before.length; i += by) {
+		const place = after.indexOf(before[i]?.id ?? '')
+		if (place >= 0) return place
+	}
+	return by > 0 ? after.length : -1
+}
+
+/** An outline's nodes as a walk comes by them: clockwise on screen from the first. */
+function inOrder(contour: Contour): readonly PathNode[] {
+	const [first, ...rest] = contour.nodes
 	const clockwise = !contour.closed || signedArea(flattenContour(contour, 1)) >= 0
-	const way = clockwise ? by : -by
-	const chosen = contour.nodes.map((node) => selection.nodes.has(node.id))
-	const at = way > 0 ? chosen.lastIndexOf(true) : chosen.indexOf(true)
-	if (at < 0) return { contour, index: 0 }
-	return { contour, index: (at + way + n) % n }
+	return clockwise || !first ? contour.nodes : [first, ...rest.reverse()]
 }
 
 /** The box round a node, its two segments and their handles. */

@@ -24,7 +24,16 @@ afterEach(() => vi.unstubAllGlobals())
 function begin() {
 	const workbench = handyWorkbench('M100 100H200V200H100Z')
 	const held: HeldKeys = { pan: false, zoomBox: false }
-	const unbind = bindKeys(workbench, held, () => [200, 150])
+	const busy = { now: false, calledOff: 0 }
+	const unbind = bindKeys(workbench, held, {
+		pointer: () => [200, 150],
+		isOver: () => true,
+		isBusy: () => busy.now,
+		callOff: () => {
+			busy.calledOff++
+		},
+		unbind: () => {},
+	})
 	const send = (type: string, key: string, more: object = {}) => {
 		const event = Object.assign(new Event(type, { cancelable: true }), {
 			key,
@@ -40,7 +49,7 @@ function begin() {
 		return taken
 	}
 	const desk = () => workbench.desk.getState()
-	return { workbench, held, unbind, send, press, desk }
+	return { workbench, held, unbind, send, press, desk, busy }
 }
 
 test('digits go to passes, letters take tools: the pass’s own first', () => {
@@ -113,4 +122,48 @@ test('unbound, keys do nothing', () => {
 	unbind()
 	press('1')
 	expect(desk().pass).not.toBe(photoPass)
+})
+
+test('while a drag is on no key changes the sheet: Esc calls it off, held keys show and hide', () => {
+	const { workbench, send, desk, busy } = begin()
+	const [piece] = workbench.open.sheet().pieces
+	const nodes = new Set(piece!.contours[0]!.nodes.map(({ id }) => id))
+	workbench.open.select({ piece: piece!.id, contour: null, nodes })
+	const before = workbench.open.sheet()
+	busy.now = true
+	for (const key of ['Delete', 's', 'ArrowLeft', 'a', '5', 'm', 'n']) send('keydown', key)
+	send('keydown', 'z', { ctrlKey: true })
+	expect(workbench.open.sheet()).toBe(before)
+	send('keydown', 'h')
+	expect(desk().holds.has('photo')).toBe(true)
+	send('keydown', 'Escape')
+	expect(busy.calledOff).toBe(1)
+})
+
+test('keys by which browsers leave the page do not', () => {
+	const { send } = begin()
+	expect(send('keydown', 'ArrowLeft', { altKey: true })).toBe(true)
+	expect(send('keydown', 'ArrowRight', { altKey: true })).toBe(true)
+})
+
+test('nudges within a second are one step, after that they are another', () => {
+	vi.useFakeTimers()
+	const { workbench, press } = begin()
+	const [piece] = workbench.open.sheet().pieces
+	const [contour] = piece!.contours
+	workbench.open.select({
+		piece: piece!.id,
+		contour: contour!.id,
+		nodes: new Set([contour!.nodes[0]!.id]),
+	})
+	const steps = () => workbench.open.getState().history.past.length
+	for (let i = 0; i < 4; i++) {
+		press('ArrowRight')
+		vi.advanceTimersByTime(300)
+	}
+	expect(steps()).toBe(1)
+	vi.advanceTimersByTime(1100)
+	press('ArrowRight')
+	expect(steps()).toBe(2)
+	vi.useRealTimers()
 })

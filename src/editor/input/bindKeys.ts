@@ -1,33 +1,43 @@
-import type { Point } from '@/core'
 import type { PassDef, ToolDef } from '@/editor/bench/definitions'
 import { hold, isTracing } from '@/editor/bench/desk'
 import type { KeyInput } from '@/editor/bench/tool'
 import { PASSES, TOOLS } from '@/editor/passes/passes'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { ARROWS } from '@/editor/tools/nudge'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { BENCH_KEYS, HOLD_KEYS, type KeyContext } from './benchKeys'
-import type { HeldKeys } from './gestures'
+import type { Gestures, HeldKeys } from './gestures'
 import { belongsToField, keyInput, keyName } from './keyboard'
 
 /**
  * Binds the bench's keys on the window. Keys typed into fields are left alone; what the bench
  * does not use goes to the tool at hand.
  */
-export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Point): () => void {
-	const context: KeyContext = { workbench, held, pointer }
+export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gestures): () => void {
+	const context: KeyContext = { workbench, held, pointer: gestures.pointer }
+	let sealing: ReturnType<typeof setTimeout> | undefined
 	const onDown = (event: KeyboardEvent) => {
-		if (belongsToField(event) || event.isComposing) return
+		if (event.isComposing) return
+		if (gestures.isBusy()) {
+			keyWhileBusy(context, keyInput(event), gestures)
+			event.preventDefault()
+			return
+		}
+		if (belongsToField(event, gestures.isOver())) return
 		const input = keyInput(event)
+		if (input.key in ARROWS) clearTimeout(sealing)
 		const taken = input.mod
 			? historyKey(workbench, input)
 			: passKey(workbench, input) || benchKey(context, input, event.repeat)
-		if (taken || toolKey(workbench, input)) event.preventDefault()
+		if (taken || toolKey(workbench, input) || leavesPage(event)) event.preventDefault()
 	}
 	const onUp = (event: KeyboardEvent) => {
 		const key = keyName(event)
 		for (const one of HOLD_KEYS) if (one.key === key) hold(workbench.desk, one.hold, false)
 		for (const one of BENCH_KEYS) if (one.press.includes(key)) one.end?.(context)
-		if (key.startsWith('arrow') && !belongsToField(event)) workbench.open.seal()
+		if (!(key in ARROWS) || belongsToField(event)) return
+		clearTimeout(sealing)
+		sealing = setTimeout(workbench.open.seal, NUDGES_IN_A_ROW_MS)
 	}
 	/** A key let go while another window had the focus is let go all the same. */
 	const letGo = () => {
@@ -39,7 +49,27 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, pointer: () => Po
 	window.addEventListener('keydown', onDown, { signal })
 	window.addEventListener('keyup', onUp, { signal })
 	window.addEventListener('blur', letGo, { signal })
-	return () => bound.abort()
+	return () => {
+		bound.abort()
+		clearTimeout(sealing)
+	}
+}
+
+/** Nudges no further apart than this are one step, ms. */
+const NUDGES_IN_A_ROW_MS = 1000
+
+/** While a drag is on no key changes the sheet: Esc calls it off, others only show or hide. */
+function keyWhileBusy(context: KeyContext, { key }: KeyInput, gestures: Gestures): void {
+	if (key === 'escape') gestures.callOff()
+	const holds = HOLD_KEYS.find((one) => one.key === key)
+	if (holds) hold(context.workbench.desk, holds.hold, true)
+	const seeing = BENCH_KEYS.find(({ press }) => press.includes(key))
+	if (seeing?.repeats) seeing.act(context)
+}
+
+/** Keys by which browsers leave a page. */
+function leavesPage({ altKey, key }: KeyboardEvent): boolean {
+	return altKey && (key === 'ArrowLeft' || key === 'ArrowRight')
 }
 
 function historyKey({ open, refresh }: Workbench, { key, shift }: KeyInput): boolean {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { findNode, type Point } from '@/core'
+import { findNode, type Point, removePieces } from '@/core'
 import { proofPass } from '@/editor/passes/proof/pass'
 import { handyWorkbench } from '@/editor/testing/handyWorkbench'
 import { penTool } from '@/editor/tools/pen/pen'
@@ -21,7 +21,8 @@ function begin(...paths: string[]) {
 	const workbench = handyWorkbench(...(paths.length > 0 ? paths : [SQUARE]))
 	const canvas = new FakeCanvas()
 	const keys: HeldKeys = { pan: false, zoomBox: false }
-	const { unbind } = bindGestures(canvas as unknown as HTMLElement, workbench, keys)
+	const gestures = bindGestures(canvas as unknown as HTMLElement, workbench, keys)
+	const { unbind } = gestures
 	let time = 0
 	const wait = (ms: number) => {
 		time += ms
@@ -50,7 +51,7 @@ function begin(...paths: string[]) {
 	const place = () => findNode(workbench.open.sheet(), first?.id ?? '')?.node.at
 	const view = () => workbench.desk.getState().view
 	const steps = () => workbench.open.getState().history.past.length
-	return { workbench, canvas, keys, send, wait, drag, place, view, steps, unbind }
+	return { workbench, canvas, keys, gestures, send, wait, drag, place, view, steps, unbind }
 }
 
 describe('a pointer on the canvas', () => {
@@ -216,4 +217,45 @@ test('the wheel scrolls; with Ctrl it zooms at the pointer', () => {
 	expect(now.scale).toBeGreaterThan(1)
 	expect((100 - now.x) / now.scale).toBeCloseTo(under[0] ?? 0)
 	expect((50 - now.y) / now.scale).toBeCloseTo(under[1] ?? 0)
+})
+
+describe('a drag that is called off', () => {
+	test('puts everything back, and goes on as nothing until the button is let go', () => {
+		const { workbench, gestures, drag, send, place, steps } = begin()
+		const before = workbench.open.sheet()
+		drag([100, 100], [140, 120])
+		expect(gestures.isBusy()).toBe(true)
+		gestures.callOff()
+		expect(gestures.isBusy()).toBe(false)
+		send('pointermove', [160, 160])
+		send('pointerup', [160, 160])
+		expect(workbench.open.sheet()).toBe(before)
+		expect(place()).toEqual([100, 100])
+		expect(steps()).toBe(0)
+	})
+
+	test('takes a node just placed by the Pen with it', () => {
+		const { workbench, gestures, send } = begin()
+		const before = workbench.open.sheet()
+		workbench.takeTool(penTool)
+		send('pointerdown', [300, 300])
+		send('pointermove', [330, 300])
+		gestures.callOff()
+		send('pointerup', [330, 300])
+		expect(workbench.open.sheet()).toBe(before)
+	})
+})
+
+test('the hint says what a click would do now, also after an undo under a resting pointer', async () => {
+	const { workbench, send } = begin()
+	send('pointerenter', [100, 100])
+	send('pointermove', [100, 100])
+	expect(workbench.desk.getState().hint).toContain('select the node')
+	const id = workbench.open.sheet().pieces[0]!.id
+	workbench.open.apply('Delete', (sheet) => removePieces(sheet, new Set([id])))
+	await Promise.resolve()
+	expect(workbench.desk.getState().hint).not.toContain('select the node')
+	workbench.open.undo()
+	await Promise.resolve()
+	expect(workbench.desk.getState().hint).toContain('select the node')
 })

@@ -2,7 +2,7 @@ import { boxOf, distance, mix, type Point, subtract } from '@/core'
 import { isTracing } from '@/editor/bench/desk'
 import { HIT_RADIUS_PX, TOUCH_RADIUS_PX } from '@/editor/bench/hitTest'
 import { NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
-import { fitBox, panBy, toSheet, zoomAt } from '@/editor/bench/view'
+import { fitBox, panBy, RULER_PX, toSheet, zoomAt } from '@/editor/bench/view'
 import type { Workbench } from '@/editor/workbench/workbench'
 import type { History } from '@/store/history'
 import type { Selection } from '@/store/selection'
@@ -41,22 +41,35 @@ interface Hand {
 	grip: Grip | null
 	/** screen px */
 	pointer: Point
-	/** Ctrl or Cmd was held when the pointer last moved. */
-	mod: boolean
+	/** The pointer is over the canvas. */
+	over: boolean
+	/** What was held when the pointer last moved, and what it is. */
+	held: Pick<PointerInput, 'shift' | 'alt' | 'mod'>
+	touch: boolean
 	/** When a pen was last on the canvas, without end while it is down: a hand beside it does nothing. */
 	penAt: number
+}
+
+const NOTHING_HELD = { shift: false, alt: false, mod: false }
+
+/** What keys may know and ask of the pointers. */
+export interface Gestures {
+	/** Where the pointer last was, screen px. */
+	pointer(): Point
+	/** Whether the pointer is over the canvas. */
+	isOver(): boolean
+	/** Whether something is being dragged, drawn or pulled. */
+	isBusy(): boolean
+	/** Puts everything back as it was before the press. */
+	callOff(): void
+	unbind(): void
 }
 
 /**
  * Binds pointers and wheel on the canvas: panning, zooming and pinching are answered here, all
  * else goes to the tool at hand.
- * @returns what unbinds them, and where the pointer last was (screen px)
  */
-export function bindGestures(
-	element: HTMLElement,
-	workbench: Workbench,
-	keys: HeldKeys,
-): { unbind: () => void; pointer: () => Point } {
+export function bindGestures(element: HTMLElement, workbench: Workbench, keys: HeldKeys): Gestures {
 	const hand: Hand = {
 		element,
 		workbench,
@@ -64,7 +77,9 @@ export function bindGestures(
 		fingers: new Map(),
 		grip: null,
 		pointer: [0, 0],
-		mod: false,
+		over: false,
+		held: NOTHING_HELD,
+		touch: false,
 		penAt: Number.NEGATIVE_INFINITY,
 	}
 	const bound = new AbortController()
@@ -84,12 +99,59 @@ export function bindGestures(
 	on('pointermove', move)
 	on('pointerup', letGo)
 	on('pointercancel', drop)
+	on('pointerenter', () => {
+		hand.over = true
+	})
 	on('pointerleave', (_, event) => {
+		hand.over = false
 		if (!isPalm(hand, event)) tellLoupe(workbench, null)
 	})
 	on('dblclick', doubleClick)
 	bindWheel(element, workbench.desk, bound.signal)
-	return { pointer: () => hand.pointer, unbind: () => bound.abort() }
+	const stopAiming = aimAfterChanges(hand)
+	return {
+		pointer: () => hand.pointer,
+		isOver: () => hand.over,
+		isBusy: () => hand.grip?.does === 'tool' || hand.grip?.does === 'zoom-box',
+		callOff: () => callOff(hand),
+		unbind: () => {
+			bound.abort()
+			stopAiming()
+		},
+	}
+}
+
+/**
+ * What a click would do is another thing once something changed under a pointer that rests: the tool
+ * looks again, and says so.
+ */
+function aimAfterChanges(hand: Hand): () => void {
+	const { open, desk } = hand.workbench
+	let waiting = false
+	const look = () => {
+		waiting = false
+		if (hand.grip || !isTracing(desk.getState())) return
+		const tool = toolFor(hand.workbench, hand.held.mod)
+		if (hand.over) tool.move(inputAt(hand))
+		hand.workbench.refresh(tool)
+		showCursor(hand)
+	}
+	const soon = () => {
+		if (!waiting) queueMicrotask(look)
+		waiting = true
+	}
+	const unsubscribe = [
+		open.subscribe(({ history, selection }, before) => {
+			const edited = history.present !== before.history.present
+			if (edited || selection !== before.selection) soon()
+		}),
+		desk.subscribe(({ view, tool, pass }, before) => {
+			if (view !== before.view || tool !== before.tool || pass !== before.pass) soon()
+		}),
+	]
+	return () => {
+		for (const stop of unsubscribe) stop()
+	}
 }
 
 function press(hand: Hand, event: PointerEvent): void {
@@ -97,7 +159,7 @@ function press(hand: Hand, event: PointerEvent): void {
 	const { desk, open } = workbench
 	notePen(hand, event)
 	if (isPalm(hand, event)) return
-	if (event.pointerType === 'pen') dropFingers(hand, event)
+	if (event.pointerType === 'pen') dropFingers(hand)
 	element.focus({ preventScroll: true })
 	element.setPointerCapture(event.pointerId)
 	hand.pointer = placeOf(element, event)
@@ -105,7 +167,7 @@ function press(hand: Hand, event: PointerEvent): void {
 	const [first, second] = [...fingers.values()]
 	if (first && second) {
 		// The first finger was the beginning of a pinch: what it did is undone.
-		if (hand.grip?.does === 'tool') takeBack(hand, hand.grip, event)
+		if (hand.grip?.does === 'tool') takeBack(hand, hand.grip)
 		hand.grip = { does: 'pinch', last: [first, second] }
 		return
 	}
@@ -147,7 +209,6 @@ function move(hand: Hand, event: PointerEvent): void {
 		default: {
 			if (!isTracing(desk.getState())) return
 			const input = inputOf(hand, event)
-			hand.mod = input.mod
 			const tool = grip?.tool ?? toolFor(workbench, input.mod)
 			tool.move(input)
 			workbench.refresh(tool)
@@ -180,15 +241,15 @@ function drop(hand: Hand, event: PointerEvent): void {
 	notePen(hand, event)
 	if (isPalm(hand, event) && !fingers.has(event.pointerId)) return
 	fingers.delete(event.pointerId)
-	if (grip?.does === 'tool') takeBack(hand, grip, event)
+	if (grip?.does === 'tool') takeBack(hand, grip)
 	if (grip?.does === 'zoom-box') workbench.desk.setState({ overlay: NO_OVERLAY })
 	if (fingers.size === 0) hand.grip = null
 }
 
 /** The hand that came down before its pen did nothing: what it began is undone. */
-function dropFingers(hand: Hand, event: PointerEvent): void {
+function dropFingers(hand: Hand): void {
 	if (hand.fingers.size === 0) return
-	if (hand.grip?.does === 'tool') takeBack(hand, hand.grip, event)
+	if (hand.grip?.does === 'tool') takeBack(hand, hand.grip)
 	hand.fingers.clear()
 	hand.grip = null
 }
@@ -202,12 +263,20 @@ function doubleClick(hand: Hand, event: MouseEvent): void {
 	workbench.refresh(tool)
 }
 
+/** The press is called off while it lasts; what the button does until it is let go means nothing. */
+function callOff(hand: Hand): void {
+	const { grip, workbench } = hand
+	hand.grip = null
+	if (grip?.does === 'tool') takeBack(hand, grip)
+	if (grip?.does === 'zoom-box') workbench.desk.setState({ overlay: NO_OVERLAY })
+}
+
 /** Undoes all that a press did: the tool lets go, and the sheet is as it was before. */
-function takeBack(hand: Hand, grip: Grip & { does: 'tool' }, event: PointerEvent): void {
+function takeBack(hand: Hand, grip: Grip & { does: 'tool' }): void {
 	const { workbench } = hand
 	const { tool, history, selection } = grip
 	if (tool.cancel) tool.cancel()
-	else tool.up(inputOf(hand, event))
+	else tool.up(inputAt(hand))
 	workbench.open.restore(history, selection)
 	workbench.refresh()
 }
@@ -232,16 +301,24 @@ function placeOf(element: HTMLElement, event: MouseEvent): Point {
 	return [event.clientX - box.left, event.clientY - box.top]
 }
 
-function inputOf({ element, workbench }: Hand, event: PointerEvent | MouseEvent): PointerInput {
-	const { view } = workbench.desk.getState()
-	const touch = 'pointerType' in event && event.pointerType === 'touch'
+function inputOf(hand: Hand, event: PointerEvent | MouseEvent): PointerInput {
+	const { shiftKey: shift, altKey: alt, ctrlKey, metaKey } = event
+	hand.pointer = placeOf(hand.element, event)
+	hand.held = { shift, alt, mod: ctrlKey || metaKey }
+	hand.touch = 'pointerType' in event && event.pointerType === 'touch'
+	return inputAt(hand)
+}
+
+/** The pointer as it was last seen, under the view as it is now. */
+function inputAt({ workbench, pointer, held, touch }: Hand): PointerInput {
+	const { view, rulers } = workbench.desk.getState()
+	const [x, y] = pointer
 	return {
-		at: toSheet(view, placeOf(element, event)),
-		shift: event.shiftKey,
-		alt: event.altKey,
-		mod: event.ctrlKey || event.metaKey,
+		...held,
+		at: toSheet(view, pointer),
 		reach: (touch ? TOUCH_RADIUS_PX : HIT_RADIUS_PX) / view.scale,
 		pixel: 1 / view.scale,
+		overRuler: !rulers ? undefined : x < RULER_PX ? 'x' : y < RULER_PX ? 'y' : undefined,
 	}
 }
 
@@ -270,9 +347,9 @@ function tellLoupe({ desk }: Workbench, at: Point | null): void {
 	if (loupe || holds.has('loupe')) desk.setState({ pointer: at })
 }
 
-function showCursor({ element, workbench, keys, grip, mod }: Hand): void {
+function showCursor({ element, workbench, keys, grip, held }: Hand): void {
 	const passive = !isTracing(workbench.desk.getState())
 	if (keys.pan || passive || grip?.does === 'pan') element.style.cursor = grip ? 'grabbing' : 'grab'
 	else if (keys.zoomBox) element.style.cursor = 'zoom-in'
-	else element.style.cursor = toolFor(workbench, mod).cursor()
+	else element.style.cursor = toolFor(workbench, held.mod).cursor()
 }

@@ -23,16 +23,21 @@ const SLIDER_KEYS = /^(?:Arrow\w+|Home|End|Page\w+)$/
 
 /**
  * Whether a key belongs to the element that has the focus rather than to the bench. A slider or a
- * switch that was just used takes only the keys that set it.
+ * switch that was just used takes only the keys that set it; a field in which nothing is being typed
+ * leaves undo to the bench, and a button that was clicked leaves its keys to a canvas under the pointer.
  */
-export function belongsToField(event: KeyboardEvent): boolean {
+export function belongsToField(event: KeyboardEvent, overCanvas = false): boolean {
 	const target = event.target
 	if (!(target instanceof HTMLElement)) return false
+	const undoes = (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key)
+	if (undoes && target.dataset.resting !== undefined) return false
 	if (target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return true
 	const input = target.closest('input')
 	if (input?.type === 'range') return SLIDER_KEYS.test(event.key)
-	if (input?.type === 'checkbox') return event.key === ' '
+	const clicked = overCanvas && !target.matches(':focus-visible')
+	if (input?.type === 'checkbox') return event.key === ' ' && !clicked
 	if (target.closest('input, textarea, select, [contenteditable="true"]')) return true
 	const presses = event.key === 'Enter' || event.key === ' '
-	return presses && target.closest('button, a, [role="button"], [role="tab"]') !== null
+	const button = presses && target.closest('button, a, [role="button"], [role="tab"]')
+	return Boolean(button) && !clicked
 }

@@ -40,7 +40,7 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 		if (!element) return
 		const keys: HeldKeys = { pan: false, zoomBox: false }
 		const gestures = bindGestures(element, workbench, keys)
-		const unbindKeys = bindKeys(workbench, keys, gestures.pointer)
+		const unbindKeys = bindKeys(workbench, keys, gestures)
 		let unmountScene = () => {}
 		let gone = false
 		// What paints comes with the canvas, not with the page.

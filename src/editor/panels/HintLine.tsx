@@ -5,7 +5,8 @@ import { useDesk } from '@/editor/workbench/workbench'
 
 /** Always says what a click and a drag would do where the pointer is. */
 export function HintLine() {
-	const hint = useDesk((state) => state.hint)
+	const said = useDesk((state) => state.said)
+	const hint = useDesk((state) => state.said ?? state.hint)
 	return (
 		<Typography
 			variant="body2"
@@ -13,7 +14,7 @@ export function HintLine() {
 			aria-live="polite"
 			noWrap
 			title={hint}
-			sx={{ px: 1.5, py: 0.75, minHeight: 34, color: 'text.secondary' }}
+			sx={{ px: 1.5, py: 0.75, minHeight: 34, color: said ? 'error.main' : 'text.secondary' }}
 		>
 			{hint}
 		</Typography>

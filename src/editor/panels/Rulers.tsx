@@ -5,14 +5,13 @@ import { type PointerEvent, useEffect, useRef } from 'react'
 import { addGuides, type Guide, newGuide, pxPer, type Scale, setUnit, unitInForce } from '@/core'
 import { type DeskState, isTracing } from '@/editor/bench/desk'
 import { NO_OVERLAY } from '@/editor/bench/tool'
-import { toSheet } from '@/editor/bench/view'
+import { RULER_PX, toSheet } from '@/editor/bench/view'
 import { wholeAt } from '@/editor/tools/arrangePhotos'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
 import { DARK, LIGHT } from '@/theme/tokens'
 import { rulerTicks } from './rulerTicks'
 
-export const RULER_PX = 20
 const SHORT_PX = 4
 
 /** Rulers along the canvas's upper and left edges, in the sheet's unit; guides are dragged from them. */

@@ -10,13 +10,12 @@ import IconButton from '@mui/material/IconButton'
 import Paper from '@mui/material/Paper'
 import { changePhoto } from '@/core'
 import { isTracing } from '@/editor/bench/desk'
-import { zoomAt } from '@/editor/bench/view'
+import { RULER_PX, zoomAt } from '@/editor/bench/view'
 import { fitSheet } from '@/editor/input/benchKeys'
 import { LineSwatch } from '@/editor/passes/photo/LineSwatch'
 import { PhotoStrength } from '@/editor/passes/photo/PhotoStrength'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
-import { RULER_PX } from './Rulers'
 
 /** Zoom and photo strength, on the canvas's lower left. */
 export function ZoomBar() {

@@ -1,6 +1,7 @@
 import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import {
 	type Affine,
+	addGuides,
 	changePhoto,
 	composeAffine,
 	distance,
@@ -13,6 +14,7 @@ import {
 	photoHolds,
 	placementOf,
 	removeGuides,
+	type Sheet,
 	subtract,
 	transformPhoto,
 	turnAbout,
@@ -166,8 +168,10 @@ function drag(grip: Held, { start, run }: ArrangeState, input: PointerInput): Ef
 		}
 		case 'guide': {
 			const { id, axis } = grip.guide
+			if (input.overRuler === axis)
+				return apply('Remove a guide', (s) => removeGuides(s, new Set([id])), key)
 			const at = wholeAt(input.at[axis === 'x' ? 0 : 1], input.pixel)
-			return apply('Move a guide', (sheet) => moveGuide(sheet, id, at), key)
+			return apply('Move a guide', (s) => movedGuide(s, grip.guide, at), key)
 		}
 	}
 }
@@ -195,6 +199,12 @@ function pressKey(
 		`nudge-photo:${photo.id}`,
 	)
 	return { state, effects: [nudge] }
+}
+
+/** The guide at another place; one that was drawn over its ruler and back again is there again. */
+function movedGuide(sheet: Sheet, guide: Guide, at: number): Sheet {
+	const stands = sheet.guides.some(({ id }) => id === guide.id)
+	return moveGuide(stands ? sheet : addGuides(sheet, [guide]), guide.id, at)
 }
 
 const CURSORS = {
@@ -239,7 +249,7 @@ function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null
 		case 'photo':
 			return 'Moving. Shift: only across or only down.'
 		case 'guide':
-			return 'Moving the guide. Its place can be typed on the pass card.'
+			return 'Moving the guide. Drop it on its ruler to remove it. Its place can be typed on the pass card.'
 	}
 	switch (over?.what) {
 		case 'corner':

@@ -7,13 +7,14 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { lazy, memo, Suspense, useDeferredValue } from 'react'
 import { type NodeKind, nearlyClosed, type Sheet } from '@/core'
+import { stopAt } from '@/editor/bench/walk'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { showProblem } from '@/kit/snackbar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
-import { type Chosen, chosenNodes, NODE_ACTIONS, type NodeAction } from './nodeActions'
+import { act, type Chosen, chosenNodes, isAble, NODE_ACTIONS, type NodeAction } from './nodeActions'
 import { SelectMenu } from './SelectMenu'
 
 const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
@@ -49,7 +50,11 @@ export function RefineCard() {
 					</Typography>
 					<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
 						{actions.map((action) => (
-							<ActionButton key={action.name} action={action} able={action.can(chosen)} />
+							<ActionButton
+								key={action.name}
+								action={action}
+								able={isAble(action, sheet, chosen)}
+							/>
 						))}
 					</Box>
 					{group === 'Several' && chosen.nodes.length > 1 && (
@@ -74,6 +79,8 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 		walk.step(by)
 		refresh()
 	}
+	const { pieces } = useSheetAtRest()
+	const stop = place && stopAt(pieces, place.node.id)
 	const count = place?.contour.nodes.length ?? 0
 	return (
 		<Box>
@@ -89,7 +96,12 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 					</Button>
 				</Tip>
 				<Typography variant="body2" sx={{ textAlign: 'center' }}>
-					{place ? `Node ${place.index + 1} of ${count}` : 'Walk round'}
+					{stop ? `Node ${stop.node} of ${count}` : 'Walk round'}
+					{stop && stop.outlines > 1 && (
+						<Typography component="span" variant="caption" sx={{ display: 'block' }}>
+							Outline {stop.outline} of {stop.outlines}
+						</Typography>
+					)}
 				</Typography>
 				<Tip title="Walk to the next node, clockwise (N)">
 					<Button variant="outlined" aria-label="Walk on" onClick={step(1)} sx={{ minWidth: 44 }}>
@@ -98,10 +110,7 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 				</Tip>
 			</Box>
 			<Box sx={{ mt: 0.75 }}>
-				<ProgressBar
-					label="How far round the outline"
-					share={place ? (place.index + 1) / count : 0}
-				/>
+				<ProgressBar label="How far round the outline" share={stop ? stop.node / count : 0} />
 			</Box>
 		</Box>
 	)
@@ -115,24 +124,24 @@ const ActionButton = memo(function ActionButton({
 	able: boolean
 }) {
 	const { open, refresh } = useWorkbench()
-	const { name, says, key, run } = action
-	const act = () => {
+	const { name, says, needs, key } = action
+	const press = () => {
 		try {
-			run(open, chosenNodes(open.sheet(), open.getState().selection.nodes))
+			act(action, open)
 		} catch (error) {
 			showProblem(error, { variant: 'warning' })
 		}
 		refresh()
 	}
 	return (
-		<Tip title={key ? `${says} (${key})` : says}>
+		<Tip title={`${key ? `${says} (${key})` : says}.${able ? '' : ` Needs ${needs}.`}`}>
 			<span>
 				<Button
 					fullWidth
 					variant="outlined"
 					color="inherit"
 					disabled={!able}
-					onClick={act}
+					onClick={press}
 					sx={{
 						px: 0.5,
 						py: 0.25,

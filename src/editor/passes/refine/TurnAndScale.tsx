@@ -1,7 +1,6 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useState } from 'react'
 import { centreOf, scaleAbout, transformNodes, turnAbout } from '@/core'
 import { useWorkbench } from '@/editor/workbench/workbench'
 import { NumberField } from '@/kit/NumberField'
@@ -12,7 +11,6 @@ const RADIANS = Math.PI / 180
 /** Turns and scales the selected nodes about the middle of all of them. */
 export function TurnAndScale({ chosen }: { chosen: Chosen }) {
 	const { open } = useWorkbench()
-	const [done, setDone] = useState(0)
 	const about = (
 		map: (centre: readonly [number, number]) => Parameters<typeof transformNodes>[2],
 	) => {
@@ -21,11 +19,9 @@ export function TurnAndScale({ chosen }: { chosen: Chosen }) {
 			const centre = centreOf(chosenNodes(sheet, ids).nodes)
 			return centre ? transformNodes(sheet, ids, map(centre)) : sheet
 		})
-		// The fields go back to where nothing is turned and nothing scaled.
-		setDone(done + 1)
 	}
 	return (
-		<Box key={done} sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, pt: 1.25 }}>
+		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, pt: 1.25 }}>
 			<NumberField
 				label="Turn by"
 				unit="°"

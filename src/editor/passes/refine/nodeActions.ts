@@ -1,10 +1,11 @@
+import equal from 'fast-deep-equal'
 import {
 	addExtrema,
 	alignNodes,
 	evenHandles,
 	findNode,
+	type HandleSide,
 	insertMiddles,
-	isEnd,
 	joinEnds,
 	levelHandles,
 	makeFlat,
@@ -44,9 +45,18 @@ export interface NodeAction {
 	readonly name: string
 	/** What it does, in a line. */
 	readonly says: string
+	/** What it needs to be chosen, where it is off. */
+	readonly needs: string
 	readonly key?: string
-	can(chosen: Chosen): boolean
-	run(open: OpenSheet, chosen: Chosen): void
+	/** What undo calls it. */
+	label(chosen: Chosen): string
+	/** Whether the choice is one for it. */
+	suits(chosen: Chosen): boolean
+	/** What it makes of the sheet, and which nodes are chosen then, where others are. */
+	edit(
+		sheet: Sheet,
+		chosen: Chosen,
+	): { readonly sheet: Sheet; readonly ids?: ReadonlySet<string> } | null
 }
 
 export interface ActionGroup {
@@ -54,13 +64,27 @@ export interface ActionGroup {
 	readonly actions: readonly NodeAction[]
 }
 
-type Made = { readonly sheet: Sheet; readonly ids: ReadonlySet<string> }
+/** On outlines of more nodes nothing is tried out just to know whether it would do anything. */
+const MOST_TRIED = 500
 
-/** Applies an edit that makes nodes, and selects them. */
-function applyMade(open: OpenSheet, label: string, edit: (sheet: Sheet) => Made | null): void {
+/** Whether an action would change anything: what would not is off, and says what it needs. */
+export function isAble(action: NodeAction, sheet: Sheet, chosen: Chosen): boolean {
+	if (!action.suits(chosen)) return false
+	if ((chosen.place?.contour.nodes.length ?? chosen.nodes.length) > MOST_TRIED) return true
+	try {
+		const made = action.edit(sheet, chosen)
+		return made !== null && made.sheet !== sheet && !equal(made.sheet, sheet)
+	} catch {
+		return false
+	}
+}
+
+/** Does it, and selects what it made. */
+export function act(action: NodeAction, open: OpenSheet): void {
+	const chosen = chosenNodes(open.sheet(), open.getState().selection.nodes)
 	let made: ReadonlySet<string> = new Set()
-	open.apply(label, (sheet) => {
-		const result = edit(sheet)
+	open.apply(action.label(chosen), (sheet) => {
+		const result = action.edit(sheet, chosen)
 		made = result?.ids ?? made
 		return result?.sheet ?? sheet
 	})
@@ -71,6 +95,11 @@ function applyMade(open: OpenSheet, label: string, edit: (sheet: Sheet) => Made 
 
 const some = ({ nodes }: Chosen) => nodes.length > 0
 const several = ({ nodes }: Chosen) => nodes.length > 1
+const three = ({ nodes }: Chosen) => nodes.length > 2
+const single = ({ place }: Chosen) => place !== null
+const cuspWith = (side: HandleSide) => (chosen: Chosen) =>
+	chosen.place?.node.kind === 'cusp' && chosen.place.node[side] !== undefined
+
 /** A single node, and the one after it. */
 const orNext = ({ place, ids }: Chosen): ReadonlySet<string> => {
 	const after = place && neighbours(place.contour, place.index).after
@@ -80,8 +109,18 @@ const orNext = ({ place, ids }: Chosen): ReadonlySet<string> => {
 const orOutline = ({ place, ids }: Chosen): ReadonlySet<string> =>
 	place ? new Set(place.contour.nodes.map((node) => node.id)) : ids
 
-const curved = ({ place, nodes }: Chosen) =>
-	place !== null ? place.contour.nodes.some((n) => n.out || n.in) : nodes.some((n) => n.out || n.in)
+/** An edit of the chosen nodes alone. */
+const ofNodes =
+	(edit: (sheet: Sheet, ids: ReadonlySet<string>) => Sheet): NodeAction['edit'] =>
+	(sheet, { ids }) => ({ sheet: edit(sheet, ids) })
+
+/** An edit of the one node. */
+const ofNode =
+	(edit: (sheet: Sheet, id: string) => Sheet): NodeAction['edit'] =>
+	(sheet, { place }) =>
+		place && { sheet: edit(sheet, place.node.id) }
+
+const called = (label: string) => () => label
 
 export const NODE_ACTIONS: readonly ActionGroup[] = [
 	{
@@ -90,42 +129,46 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 			{
 				name: 'Add between',
 				says: 'A node in the middle of each segment between the selected nodes, or after the one',
+				needs: 'one node, or neighbours',
 				key: 'A',
-				can: some,
-				run: (open, chosen) =>
-					applyMade(open, 'Insert in the middle', (s) => insertMiddles(s, orNext(chosen))),
+				label: called('Insert in the middle'),
+				suits: some,
+				edit: (sheet, chosen) => insertMiddles(sheet, orNext(chosen)),
 			},
 			{
 				name: 'Outermost points',
 				says: 'Nodes at the outermost points of the curves, and needless ones beside them away',
-				can: curved,
-				run: (open, chosen) =>
-					applyMade(open, 'Add outermost points', (s) => addExtrema(s, orOutline(chosen))),
+				needs: 'nodes of curves that lack a node at an outermost point',
+				label: called('Add outermost points'),
+				suits: some,
+				edit: (sheet, chosen) => addExtrema(sheet, orOutline(chosen)),
 			},
 			{
 				name: 'Make a flat',
 				says: 'Two nodes and a straight stretch in place of the one: a flat that one node cannot give',
-				can: ({ place }) => Boolean(place?.node.in && place.node.out && place.node.kind !== 'cusp'),
-				run: (open, { place }) => {
-					if (place) applyMade(open, 'Make a flat', (s) => makeFlat(s, place.node.id))
-				},
+				needs: 'one smooth node with both handles',
+				label: called('Make a flat'),
+				suits: ({ place }) =>
+					Boolean(place?.node.in && place.node.out && place.node.kind !== 'cusp'),
+				edit: (sheet, { place }) => place && makeFlat(sheet, place.node.id),
 			},
 			{
 				name: 'Remove',
 				says: 'Take the nodes away; the outline stays whole, its neighbours re-fitted',
+				needs: 'nodes',
 				key: 'Delete',
-				can: some,
-				run: (open, { ids, nodes }) =>
-					open.apply(nodes.length > 1 ? `Delete ${nodes.length} nodes` : 'Delete a node', (s) =>
-						removeNodes(s, ids),
-					),
+				label: ({ nodes }) => (nodes.length > 1 ? `Delete ${nodes.length} nodes` : 'Delete a node'),
+				suits: some,
+				edit: ofNodes(removeNodes),
 			},
 			{
 				name: 'Remove, leave open',
 				says: 'Take the nodes and their segments away; the outline is open there',
+				needs: 'nodes, with others left beside them',
 				key: 'Shift Delete',
-				can: some,
-				run: (open, { ids }) => open.apply('Remove and leave open', (s) => removeOpen(s, ids)),
+				label: called('Remove and leave open'),
+				suits: some,
+				edit: ofNodes(removeOpen),
 			},
 		],
 	},
@@ -135,29 +178,34 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 			{
 				name: 'Level or upright',
 				says: 'Turn the handles to the nearer of level and upright; their lengths stay',
-				can: ({ nodes }) => nodes.some((node) => node.in || node.out),
-				run: (open, { ids }) => open.apply('Level the handles', (s) => levelHandles(s, ids)),
+				needs: 'nodes with handles that are neither',
+				label: called('Level the handles'),
+				suits: some,
+				edit: ofNodes(levelHandles),
 			},
 			{
 				name: 'Even out',
 				says: 'The two handles of each curve between the selected nodes equally long',
-				can: curved,
-				run: (open, chosen) =>
-					open.apply('Even the handles', (s) => evenHandles(s, orNext(chosen))),
+				needs: 'the two ends of a curve whose handles differ, or the first of them',
+				label: called('Even the handles'),
+				suits: some,
+				edit: (sheet, chosen) => ({ sheet: evenHandles(sheet, orNext(chosen)) }),
 			},
 			{
 				name: 'Mend by incoming',
 				says: 'Make the cusp smooth: the incoming handle stays, the outgoing one turns to face it',
-				can: ({ place }) => place?.node.kind === 'cusp' && place.node.in !== undefined,
-				run: (open, { place }) =>
-					open.apply('Mend a cusp', (s) => (place ? mendCusp(s, place.node.id, 'in') : s)),
+				needs: 'one cusp with an incoming handle',
+				label: called('Mend a cusp'),
+				suits: cuspWith('in'),
+				edit: ofNode((sheet, id) => mendCusp(sheet, id, 'in')),
 			},
 			{
 				name: 'Mend by outgoing',
 				says: 'Make the cusp smooth: the outgoing handle stays, the incoming one turns to face it',
-				can: ({ place }) => place?.node.kind === 'cusp' && place.node.out !== undefined,
-				run: (open, { place }) =>
-					open.apply('Mend a cusp', (s) => (place ? mendCusp(s, place.node.id, 'out') : s)),
+				needs: 'one cusp with an outgoing handle',
+				label: called('Mend a cusp'),
+				suits: cuspWith('out'),
+				edit: ofNode((sheet, id) => mendCusp(sheet, id, 'out')),
 			},
 		],
 	},
@@ -167,26 +215,34 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 			{
 				name: 'Line up level',
 				says: 'All selected nodes at one height: the middle of where they are',
-				can: several,
-				run: (open, { ids }) => open.apply('Line nodes up', (s) => alignNodes(s, ids, 'y')),
+				needs: 'two nodes or more, not yet at one height',
+				label: called('Line nodes up'),
+				suits: several,
+				edit: ofNodes((sheet, ids) => alignNodes(sheet, ids, 'y')),
 			},
 			{
 				name: 'Line up upright',
 				says: 'All selected nodes under each other: the middle of where they are',
-				can: several,
-				run: (open, { ids }) => open.apply('Line nodes up', (s) => alignNodes(s, ids, 'x')),
+				needs: 'two nodes or more, not yet under each other',
+				label: called('Line nodes up'),
+				suits: several,
+				edit: ofNodes((sheet, ids) => alignNodes(sheet, ids, 'x')),
 			},
 			{
 				name: 'Space across',
 				says: 'The selected nodes in even steps from left to right',
-				can: ({ nodes }) => nodes.length > 2,
-				run: (open, { ids }) => open.apply('Space nodes', (s) => spaceNodes(s, ids, 'x')),
+				needs: 'three nodes or more, not yet in even steps',
+				label: called('Space nodes'),
+				suits: three,
+				edit: ofNodes((sheet, ids) => spaceNodes(sheet, ids, 'x')),
 			},
 			{
 				name: 'Space down',
 				says: 'The selected nodes in even steps from top to bottom',
-				can: ({ nodes }) => nodes.length > 2,
-				run: (open, { ids }) => open.apply('Space nodes', (s) => spaceNodes(s, ids, 'y')),
+				needs: 'three nodes or more, not yet in even steps',
+				label: called('Space nodes'),
+				suits: three,
+				edit: ofNodes((sheet, ids) => spaceNodes(sheet, ids, 'y')),
 			},
 		],
 	},
@@ -196,49 +252,46 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 			{
 				name: 'Join by a segment',
 				says: 'A segment between two end nodes of open outlines; ends of one outline close it',
-				can: several,
-				run: (open, { ids }) => join(open, ids, 'segment'),
+				needs: 'two end nodes of open outlines',
+				label: called('Join by a segment'),
+				suits: several,
+				edit: ofNodes((sheet, ids) => joinEnds(sheet, ids, 'segment')),
 			},
 			{
 				name: 'Join in one node',
 				says: 'Two end nodes of open outlines become one, halfway between them',
-				can: several,
-				run: (open, { ids }) => join(open, ids, 'node'),
+				needs: 'two end nodes of open outlines',
+				label: called('Join in one node'),
+				suits: several,
+				edit: ofNodes((sheet, ids) => joinEnds(sheet, ids, 'node')),
 			},
 			{
 				name: 'Split here',
 				says: 'Open the outline at the selected nodes; each stands twice then, once for either side',
-				can: ({ place, nodes }) => (place ? !isEnd(place) : nodes.length > 1),
-				run: (open, { ids }) => {
-					applyMade(open, 'Split an outline', (s) => {
-						const { sheet, ends } = splitAt(s, ids)
-						return { sheet, ids: ends }
-					})
+				needs: 'nodes that are not the ends of an open outline',
+				label: called('Split an outline'),
+				suits: some,
+				edit: (sheet, { ids }) => {
+					const split = splitAt(sheet, ids)
+					return { sheet: split.sheet, ids: split.ends }
 				},
 			},
 			{
 				name: 'First node here',
 				says: 'The outline begins at this node',
-				can: ({ place }) => Boolean(place?.contour.closed && place.index > 0),
-				run: (open, { place }) =>
-					open.apply('Move the first node', (s) => (place ? setFirstNode(s, place.node.id) : s)),
+				needs: 'one node of a closed outline, not its first',
+				label: called('Move the first node'),
+				suits: single,
+				edit: ofNode(setFirstNode),
 			},
 			{
 				name: 'Turn round',
 				says: 'The outline runs the other way; handles in and out change over',
-				can: ({ place }) => place !== null,
-				run: (open, { place }) =>
-					open.apply('Turn an outline round', (s) =>
-						place ? reverseOutline(s, place.contour.id) : s,
-					),
+				needs: 'one node',
+				label: called('Turn an outline round'),
+				suits: single,
+				edit: (sheet, { place }) => place && { sheet: reverseOutline(sheet, place.contour.id) },
 			},
 		],
 	},
 ]
-
-/** @throws {CannotJoin} which the card says in words */
-function join(open: OpenSheet, ids: ReadonlySet<string>, how: 'segment' | 'node'): void {
-	open.apply(how === 'segment' ? 'Join by a segment' : 'Join in one node', (s) =>
-		joinEnds(s, ids, how),
-	)
-}

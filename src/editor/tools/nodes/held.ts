@@ -3,6 +3,7 @@ import {
 	type Box,
 	bendSegment,
 	boxOf,
+	distance,
 	findContour,
 	findNode,
 	type HandleSide,
@@ -66,6 +67,8 @@ export type Held =
 			readonly before: Selection
 			readonly add: boolean
 	  }
+
+const TAKE_AWAY = 'Take a handle away'
 
 type HeldNodes = Extract<Held, { what: 'nodes' }>
 type HeldArea = Extract<Held, { what: 'box' | 'lasso' }>
@@ -144,6 +147,9 @@ export function drag(
 			const { base, id, side, offset } = held
 			const node = findNode(base, id)?.node
 			const free = subtract(input.at, offset)
+			// Dropped on its node a handle is taken away, and the other is as it was.
+			if (node && distance(free, node.at) <= input.reach / 2)
+				return { effects: [apply(TAKE_AWAY, () => retractHandle(base, id, side), key)] }
 			const level = { levelWith: node?.at }
 			const found = input.shift ? null : snapped(sight, free, input, level)
 			const to = found?.at ?? (node ? snapAngle(node.at, free, ANGLE_STEP) : free)
@@ -238,19 +244,4 @@ export function click(
 		case 'handle':
 			return []
 	}
-}
-
-/** A handle that is dropped on its node is taken away. */
-export function dropOnNode(
-	held: Held,
-	{ reach }: PointerInput,
-	key: string,
-	sight: Sight,
-): readonly Effect[] {
-	if (held.what !== 'handle') return []
-	const { id, side } = held
-	const node = findNode(sight.sheet(), id)?.node
-	const handle = node?.[side]
-	if (!handle || Math.hypot(handle[0] - node.at[0], handle[1] - node.at[1]) > reach / 2) return []
-	return [apply('Take a handle away', (sheet) => retractHandle(sheet, id, side), key)]
 }

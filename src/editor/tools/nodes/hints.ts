@@ -1,13 +1,17 @@
-import type { HandleSide, NodePlace } from '@/core'
+import type { HandleSide, NodePlace, Sheet } from '@/core'
 import type { Hit } from '@/editor/bench/hitTest'
+import { stopAt } from '@/editor/bench/walk'
 
 /** What Nodes says in the hint line. */
 
-/** Which node of its outline is selected, and what it is: for those who cannot see it. */
-export function whereHint(place: NodePlace | undefined): string {
+/** Which node of which outline is selected, and what it is: for those who cannot see it. */
+export function whereHint(place: NodePlace | undefined, sheet: Sheet): string {
 	if (!place) return ''
 	const { contour, index, node } = place
-	return `Node ${index + 1} of ${contour.nodes.length}, ${node.kind}. `
+	const stop = stopAt(sheet.pieces, node.id)
+	const outline =
+		stop && stop.outlines > 1 ? `Outline ${stop.outline} of ${stop.outlines}, node` : 'Node'
+	return `${outline} ${stop?.node ?? index + 1} of ${contour.nodes.length}, ${node.kind}. `
 }
 
 export function armHint(side: HandleSide): string {

@@ -22,8 +22,8 @@ import type { KeyInput } from '@/editor/bench/tool'
 import { NOTHING, selectContour } from '@/store/selection'
 import { ARROWS, NUDGES, nudgeStep } from '../nudge'
 
-/** The handle of the one selected node that keys move, in place of the node. */
-export type Arm = HandleSide | null
+/** The handle that keys move in place of its node, for as long as that node alone is selected. */
+export type Arm = { readonly node: string; readonly side: HandleSide } | null
 
 /** What a key does; `null` where it means nothing as things stand. */
 export interface Pressed {
@@ -47,9 +47,10 @@ export function armedHandle(
 	arm: Arm,
 	sight: Sight,
 ): { node: PathNode; side: HandleSide; at: Point } | null {
-	const node = arm && singleNode(sight)?.node
-	const at = node?.[arm ?? 'in']
-	return arm && node && at ? { node, side: arm, at } : null
+	const node = singleNode(sight)?.node
+	if (!arm || node?.id !== arm.node) return null
+	const at = node[arm.side]
+	return at ? { node, side: arm.side, at } : null
 }
 
 const plain =
@@ -119,7 +120,7 @@ export const NODES_KEYS: readonly NodesKey[] = [
 		does: 'Select nothing',
 		meets: plain('escape'),
 		press: (_, arm, sight) => {
-			if (arm) return { arm: null, effects: [] }
+			if (armedHandle(arm, sight)) return { arm: null, effects: [] }
 			const { nodes, piece, contour } = sight.selection()
 			const less = nodes.size > 0 ? { piece, contour, nodes: new Set<string>() } : NOTHING
 			return { arm, effects: [select(less)] }
@@ -152,15 +153,16 @@ function nudge({ key, shift, alt }: KeyInput, arm: Arm, sight: Sight): Pressed |
 function takeHandle(side: HandleSide, arm: Arm, sight: Sight): Pressed | null {
 	const place = singleNode(sight)
 	if (!place) return null
-	if (arm === side) return { arm: null, effects: [] }
+	if (armedHandle(arm, sight)?.side === side) return { arm: null, effects: [] }
 	const { node } = place
-	if (node[side]) return { arm: side, effects: [] }
+	const taken = { node: node.id, side }
+	if (node[side]) return { arm: taken, effects: [] }
 	const { before, after } = neighbours(place.contour, place.index)
 	const towards = side === 'in' ? before : after
 	if (!towards) return { arm: null, effects: [] }
 	const to = mix(node.at, towards.at, 1 / 3)
 	const pull = apply('Pull a handle out', (sheet) => moveHandle(sheet, node.id, side, to))
-	return { arm: side, effects: [pull] }
+	return { arm: taken, effects: [pull] }
 }
 
 /** Inserts nodes in the middle of the segments between selected nodes, or of the one after a single node. */

@@ -111,6 +111,38 @@ describe('dragging', () => {
 		expect(bench.labels()).toHaveLength(1)
 	})
 
+	test('dropped on its node with level snapping it goes, and the other is as it was', () => {
+		const { bench, nodes } = begin(ARCH)
+		bench.setSnapping({ level: true })
+		click(nodes, [100, 0])
+		nodes.move(at([160, 0]))
+		nodes.down(at([160, 0]))
+		for (const p of [
+			[140, 30],
+			[120, 10],
+			[100.5, 0.5],
+		] as const)
+			nodes.move(at(p))
+		nodes.up(at([100.5, 0.5]))
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, 0], kind: 'cusp' })
+		expect(bench.contour().nodes[1]?.out).toBeUndefined()
+		expect(bench.labels()).toEqual(['Take a handle away'])
+	})
+
+	test('a drag that comes back to where it began is no step', () => {
+		const { bench, nodes } = begin(SQUARE)
+		nodes.move(at([100, 0]))
+		nodes.down(at([100, 0]))
+		for (const p of [
+			[120, 20],
+			[140, 0],
+			[100, 0],
+		] as const)
+			nodes.move(at(p))
+		nodes.up(at([100, 0]))
+		expect(bench.labels()).toEqual([])
+	})
+
 	test('a segment bends with the grabbed point under the pointer', () => {
 		const { bench, nodes } = begin(SQUARE)
 		drag(nodes, [50, 0], [50, -40])
@@ -235,6 +267,24 @@ describe('by keys alone', () => {
 		press(nodes, 'escape')
 		press(nodes, 'arrowright')
 		expect(bench.contour().nodes[0]!.at).toEqual([1, 0])
+	})
+
+	test('a handle taken in hand is let go with its node', () => {
+		const { bench, nodes } = begin(ARCH)
+		click(nodes, [100, 0])
+		press(nodes, 'o')
+		const { contour, piece } = bench.selection()
+		bench.select({ piece, contour, nodes: new Set([bench.contour().nodes[0]!.id]) })
+		const before = bench.contour().nodes[0]!
+		press(nodes, 'arrowright')
+		expect(bench.contour().nodes[0]!.at[0]).toBe(before.at[0] + 1)
+	})
+
+	test('a kind that a node has already is no step', () => {
+		const { bench, nodes } = begin(ARCH)
+		click(nodes, [100, 0])
+		press(nodes, 'y')
+		expect(bench.labels()).toEqual([])
 	})
 
 	test('A adds a node after the one selected, and between several; the new ones are selected', () => {

@@ -27,7 +27,7 @@ import {
 	type Tool,
 } from '@/editor/bench/tool'
 import { selectContour } from '@/store/selection'
-import { click, drag, dropOnNode, type Held, take } from './held'
+import { click, drag, type Held, take } from './held'
 import { armHint, heldHint, hoverHint, whereHint } from './hints'
 import { type Arm, armedHandle, NODES_KEYS, singleNode } from './keys'
 
@@ -60,7 +60,11 @@ export const nodesMachine: Machine<NodesState> = {
 		if (held && dragging) return heldHint(held.what)
 		const handle = armedHandle(arm, sight)
 		if (handle) return armHint(handle.side)
-		return hoverHint(hover, sight.selection().nodes.size, whereHint(singleNode(sight)))
+		return hoverHint(
+			hover,
+			sight.selection().nodes.size,
+			whereHint(singleNode(sight), sight.sheet()),
+		)
 	},
 	overlay: ({ box, lasso, dragging, hover, snap, arm }, sight) => {
 		const handle = armedHandle(arm, sight)
@@ -91,11 +95,7 @@ function move(state: NodesState, input: PointerInput, sight: Sight): Turn<NodesS
 
 function letGo(state: NodesState, input: PointerInput, sight: Sight): Turn<NodesState> {
 	const { held, dragging, hover } = state
-	const done = !held
-		? []
-		: dragging
-			? dropOnNode(held, input, keyOf(state), sight)
-			: click(held, hover, input, sight)
+	const done = held && !dragging ? click(held, hover, input, sight) : []
 	return {
 		state: { ...state, ...AT_REST, hover: look(input, sight) },
 		effects: [...done, SEAL],

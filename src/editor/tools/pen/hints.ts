@@ -2,10 +2,17 @@ import type { Target } from './aim'
 
 /** While the button is down. */
 export function pressHint(
-	{ kind, pulled }: { readonly kind: 'place' | 'close' | 'turn-last'; readonly pulled: boolean },
+	{
+		kind,
+		pulled,
+	}: { readonly kind: 'place' | 'close' | 'turn-last' | 'pick-up'; readonly pulled: boolean },
 	straight: boolean,
 ): string {
 	if (straight) return 'Release: the corner stands here. Drag: carry it.'
+	if (kind === 'pick-up')
+		return pulled
+			? 'Pulling the handle that leaves the node.'
+			: 'Release: draw on from this node. Drag: pull its handle out.'
 	if (kind === 'turn-last')
 		return pulled
 			? 'Turning the outgoing handle alone.'

@@ -221,3 +221,41 @@ test('a double-click ends an outline open, without a node too many', () => {
 	click(pen, [300, 300])
 	expect(bench.sheet().pieces).toHaveLength(2)
 })
+
+describe('steps that are none, and steps gone back over', () => {
+	test('a double-click that begins an outline and drops it leaves no step', () => {
+		const { bench, pen } = begin()
+		const before = bench.sheet()
+		click(pen, [10, 10])
+		click(pen, [10, 10])
+		pen.doubleClick(at([10, 10]))
+		expect(bench.sheet()).toBe(before)
+		expect(bench.labels()).toEqual([])
+	})
+
+	test('undo of closing lets one go on drawing', () => {
+		const { bench, pen } = begin()
+		for (const p of [
+			[0, 0],
+			[100, 0],
+			[100, 100],
+			[0, 0],
+		] as const)
+			click(pen, p)
+		expect(bench.contour().closed).toBe(true)
+		bench.open.undo()
+		click(pen, [0, 100])
+		expect(bench.contour()).toMatchObject({ closed: false })
+		expect(bench.contour().nodes).toHaveLength(4)
+		expect(bench.sheet().pieces).toHaveLength(1)
+	})
+
+	test('a press and drag on an end node picks the outline up and pulls its handle, in one step', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100')
+		drag(pen, [100, 100], [60, 140])
+		expect(bench.contour().nodes[2]?.out).toEqual([60, 140])
+		expect(bench.labels()).toEqual(['Pick up an outline'])
+		click(pen, [0, 100])
+		expect(bench.contour().nodes).toHaveLength(4)
+	})
+})

@@ -9,6 +9,7 @@ import {
 	distance,
 	dropLoneNode,
 	findContour,
+	findNode,
 	leaveStraight,
 	moveHandle,
 	type PathNode,
@@ -54,7 +55,7 @@ import { aim, drawnOutline, lastNode, type Target } from './aim'
 import { aimHint, pressHint } from './hints'
 
 interface Press {
-	readonly kind: 'place' | 'close' | 'turn-last'
+	readonly kind: 'place' | 'close' | 'turn-last' | 'pick-up'
 	readonly contour: string
 	readonly node: string
 	readonly start: Point
@@ -131,10 +132,11 @@ function press(
 		case 'pick-up': {
 			const { contour, node } = target
 			const picked = pickUpOutline(sheet, contour, node)
+			const at = findNode(picked, node)?.node.at ?? input.at
 			return {
-				state: { ...state, drawing: contour },
+				state: { ...state, drawing: contour, press: heldAt('pick-up', contour, node, at) },
 				effects: [
-					apply('Pick up an outline', () => picked),
+					apply('Pick up an outline', () => picked, keyOf(state)),
 					select(selectContour(picked, contour, [node])),
 				],
 			}
@@ -170,7 +172,8 @@ function close(state: PenState, drawn: Contour, sight: Sight): Turn<PenState> {
 	const first = drawn.nodes[0]
 	if (!first) return { state }
 	return {
-		state: { ...state, drawing: null, press: heldAt('close', drawn.id, first.id, first.at) },
+		// Closed it is drawn no more; where that is undone, drawing goes on.
+		state: { ...state, press: heldAt('close', drawn.id, first.id, first.at) },
 		effects: [
 			apply('Close the outline', (sheet) => closeOutline(sheet, drawn.id), keyOf(state)),
 			select(selectContour(sight.sheet(), drawn.id)),
@@ -194,7 +197,7 @@ function pull(state: PenState, held: Press, input: PointerInput, sight: Sight): 
 	if (sight.straightOnly()) {
 		if (kind !== 'place') return { state: { ...pulled, snap: null } }
 		const found = snapped(sight, input.at, input)
-		const carry = apply('Place a node', (sheet) => placeNode(sheet, node, found.at), key)
+		const carry = apply(placing(state, sight), (sheet) => placeNode(sheet, node, found.at), key)
 		return { state: { ...pulled, snap: sign(found) }, effects: [carry] }
 	}
 	const found = input.shift ? null : snapped(sight, input.at, input, { levelWith: start })
@@ -202,13 +205,25 @@ function pull(state: PenState, held: Press, input: PointerInput, sight: Sight): 
 	const effect = {
 		// The placing itself is the step: pulling goes on with it.
 		place: () =>
-			apply('Pull handles', (sheet) => pullHandles(sheet, contour, node, to, input.alt), key),
+			apply(
+				placing(state, sight),
+				(sheet) => pullHandles(sheet, contour, node, to, input.alt),
+				key,
+			),
 		close: () =>
 			apply('Close the outline', (s) => pullClosingHandle(s, contour, to, input.alt), key),
 		'turn-last': () =>
 			apply('Turn a handle', (sheet) => moveHandle(sheet, node, 'out', to, true), key),
+		'pick-up': () =>
+			apply('Pick up an outline', (sheet) => moveHandle(sheet, node, 'out', to, true), key),
 	}[kind]()
 	return { state: { ...pulled, snap: found && sign(found) }, effects: [effect] }
+}
+
+/** What placing the last node is called: pulling its handles is a part of it. */
+function placing({ drawing }: PenState, sight: Sight): string {
+	const drawn = drawnOutline(drawing, sight)
+	return drawn && drawn.nodes.length > 1 ? 'Place a node' : 'Begin an outline'
 }
 
 function letGo(state: PenState, input: PointerInput, sight: Sight): Turn<PenState> {
@@ -233,7 +248,7 @@ function endOpen(state: PenState, sight: Sight): Turn<PenState> {
 	if (nodes.length < 2)
 		return {
 			state: rested,
-			effects: [apply('Drop a single node', (sheet) => dropLoneNode(sheet, id))],
+			effects: [{ do: 'take-back', edit: (sheet) => dropLoneNode(sheet, id) }],
 		}
 	return {
 		state: { ...rested, ended: id },

@@ -38,6 +38,7 @@ export function handyBench(...paths: string[]): HandyBench {
 		sheet: open.sheet,
 		apply: open.apply,
 		seal: open.seal,
+		takeBack: open.takeBack,
 		selection: () => open.getState().selection,
 		select: open.select,
 		contour: (number = 0) => {
