@@ -10,7 +10,8 @@ import { Rulers } from '@/editor/panels/Rulers'
 import { TopBar } from '@/editor/panels/TopBar'
 import { ZoomBar } from '@/editor/panels/ZoomBar'
 import { FilesTaken } from '@/editor/workbench/FilesTaken'
-import { useDesk, useOpenSheet, WorkbenchProvider } from '@/editor/workbench/workbench'
+import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/workbench/workbench'
+import { darkroomSlice } from './bench/darkroomState'
 import { isTracing } from './bench/desk'
 import { PiecesPanel } from './panels/PiecesPanel'
 import { useLoadedSheet } from './useLoadedSheet'
@@ -18,6 +19,9 @@ import { useLoadedSheet } from './useLoadedSheet'
 // What a sheet opened in peace does not need comes when it is needed.
 const NotOpened = lazy(() => import('./NotOpened').then((m) => ({ default: m.NotOpened })))
 const Notices = lazy(() => import('@/editor/panels/Notices').then((m) => ({ default: m.Notices })))
+const EdgesNotice = lazy(() =>
+	import('@/editor/panels/EdgesNotice').then((m) => ({ default: m.EdgesNotice })),
+)
 const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
@@ -65,6 +69,7 @@ export function Editor({ id }: { id: string }) {
 						<Rulers />
 						<ZoomBar />
 						<JobNotice />
+						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
@@ -96,6 +101,15 @@ function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	return some ? (
 		<Suspense>
 			<Notices takeOver={takeOver} />
+		</Suspense>
+	) : null
+}
+
+function EdgesIfShown() {
+	const edges = useSlice(darkroomSlice, (state) => state.edges)
+	return edges ? (
+		<Suspense>
+			<EdgesNotice />
 		</Suspense>
 	) : null
 }

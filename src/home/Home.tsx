@@ -80,8 +80,17 @@ export function Home({ demo }: { demo: boolean }) {
 			if (event.target instanceof HTMLElement && event.target.closest('input, textarea')) return
 			take([...(event.clipboardData?.files ?? [])])
 		}
-		window.addEventListener('paste', onPaste)
-		return () => window.removeEventListener('paste', onPaste)
+		/** Dropped beside the target a file would be opened by the browser, and the page left. */
+		const onDrop = (event: DragEvent) => {
+			event.preventDefault()
+			if (event.type === 'drop') take([...(event.dataTransfer?.files ?? [])])
+		}
+		const bound = new AbortController()
+		const { signal } = bound
+		window.addEventListener('paste', onPaste, { signal })
+		window.addEventListener('dragover', onDrop, { signal })
+		window.addEventListener('drop', onDrop, { signal })
+		return () => bound.abort()
 	}, [take])
 
 	const startSample = (sample: Sample) =>

@@ -37,6 +37,8 @@ export function NewSheet({
 			onDragLeave={() => setOver(false)}
 			onDrop={(event) => {
 				event.preventDefault()
+				// What is dropped beside the target is taken by the page.
+				event.stopPropagation()
 				setOver(false)
 				onFiles([...event.dataTransfer.files])
 			}}

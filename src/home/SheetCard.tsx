@@ -77,9 +77,17 @@ export function SheetCard({
 							{sheet.name}
 						</Link>
 					)}
-					<Typography variant="caption" sx={{ color: 'text.secondary' }} suppressHydrationWarning>
-						{counts(sheet)} · {whenEdited(sheet.editedAt)}
-					</Typography>
+					<Link
+						href={address}
+						tabIndex={-1}
+						color="inherit"
+						underline="none"
+						sx={{ display: 'block' }}
+					>
+						<Typography variant="caption" sx={{ color: 'text.secondary' }} suppressHydrationWarning>
+							{counts(sheet)} · {whenEdited(sheet.editedAt)}
+						</Typography>
+					</Link>
 				</Box>
 				<IconButton
 					aria-label={`More for ${sheet.name}`}

@@ -44,14 +44,15 @@ export const findDifferences = newestOnly((contours: readonly Contour[]) =>
 	combiner.run((worker) => worker.differences(contours)),
 )
 
-/** The pieces that only one fill rule fills in part; `null` for a request that was overtaken. */
+/** The pieces that only one fill rule fills in part, and why; `null` for a request that was overtaken. */
 export const differingPieces = newestOnly(async (pieces: readonly Piece[]) => {
-	const counts = await Promise.all(
-		pieces.map(({ contours }) =>
-			combiner.run((worker) => worker.differences(contours.filter(isFilled))),
-		),
+	const causes = await Promise.all(
+		pieces.map(({ contours }) => combiner.run((worker) => worker.cause(contours.filter(isFilled)))),
 	)
-	return pieces.filter((_, i) => (counts[i] ?? 0) > 0)
+	return pieces.flatMap((piece, i) => {
+		const cause = causes[i]
+		return cause ? [{ piece, cause }] : []
+	})
 })
 
 /** One operation, to be accepted at once: none is overtaken. */

@@ -1,13 +1,13 @@
 import Box from '@mui/material/Box'
 
-/** How far something has come, 0 to 1. The page's own element: it is there before anything else is. */
-export function ProgressBar({ label, share }: { label: string; share: number }) {
+/** How far something has come, 0 to 1; `null` where nobody can tell. The page's own element: it is there before anything else is. */
+export function ProgressBar({ label, share }: { label: string; share: number | null }) {
 	return (
 		<Box
 			component="progress"
 			aria-label={label}
 			max={1}
-			value={share}
+			{...(share !== null && { value: share })}
 			sx={{
 				display: 'block',
 				width: '100%',

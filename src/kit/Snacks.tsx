@@ -1,5 +1,6 @@
 'use client'
 
+import GlobalStyles from '@mui/material/GlobalStyles'
 import { closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack'
 import { useEffect } from 'react'
 import { useStore } from 'zustand'
@@ -15,10 +16,15 @@ export function Snacks() {
 		for (const key of closing) closeSnackbar(key)
 	}, [waiting, closing])
 	return (
-		<SnackbarProvider
-			maxSnack={3}
-			autoHideDuration={8000}
-			anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
-		/>
+		<>
+			{/* Clear of the hint line and the strip under it. */}
+			<GlobalStyles styles={{ '.notistack-SnackbarContainer': { bottom: '120px !important' } }} />
+			<SnackbarProvider
+				maxSnack={2}
+				preventDuplicate
+				autoHideDuration={8000}
+				anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
+			/>
+		</>
 	)
 }

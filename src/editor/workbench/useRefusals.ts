@@ -3,18 +3,26 @@
 import { useEffect } from 'react'
 import { SHEET_REACH_PX } from '@/core'
 import { showSnack } from '@/kit/snackbar'
+import type { History } from '@/store/history'
 import type { Refusal } from '@/store/openSheet'
 import { useWorkbench } from './workbench'
 
 /** How long the hint line says what a lock kept, ms. */
 const SAID_MS = 6000
 
-/** Says which edits could not be done, and why. */
+/** Says which edits could not be done, and why, and which did more than they seem to. */
 export function useRefusals(): void {
 	const { open, desk } = useWorkbench()
 	useEffect(() => {
 		let timer: ReturnType<typeof setTimeout> | undefined
-		const unsubscribe = open.subscribe(({ refused }, before) => {
+		const say = (said: string) => {
+			clearTimeout(timer)
+			desk.setState({ said })
+			timer = setTimeout(() => desk.setState({ said: null }), SAID_MS)
+		}
+		const unsubscribe = open.subscribe(({ refused, history }, before) => {
+			const gone = goneWithNodes(history, before.history)
+			if (gone) say(`Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
 			if (!refused || refused === before.refused) return
 			if (refused.kept.length === 0) {
 				showSnack(beyondReach(refused), {
@@ -24,15 +32,24 @@ export function useRefusals(): void {
 				})
 				return
 			}
-			clearTimeout(timer)
-			desk.setState({ said: saysKept(refused) })
-			timer = setTimeout(() => desk.setState({ said: null }), SAID_MS)
+			say(saysKept(refused))
 		})
 		return () => {
 			clearTimeout(timer)
 			unsubscribe()
 		}
 	}, [open, desk])
+}
+
+/** Steps that take nodes away, by what undo calls them. */
+const TAKES_NODES = /^(?:Delete (?:a|\d+) nodes?|Remove and leave open)$/
+
+/** The name of a piece of which such a step left nothing. */
+function goneWithNodes({ past, present }: History, before: History): string | null {
+	const label = past.at(-1)?.label ?? ''
+	if (past.length <= before.past.length || !TAKES_NODES.test(label)) return null
+	const left = new Set(present.pieces.map(({ id }) => id))
+	return before.present.pieces.find(({ id }) => !left.has(id))?.name ?? null
 }
 
 function beyondReach({ label }: Refusal): string {

@@ -22,6 +22,21 @@ describe('writing', () => {
 	const sheet = sheetOf(...parsePathData('M0 0H100V100H0ZM20 20H40V40H20ZM0 0L5 5'))
 	const cut = cutOpening(sheet, sheet.pieces[1]!.contours[0]!.id)
 
+	test('ids are made from names, each once, and are XML names', () => {
+		const names = ['Storm lantern', 'Storm lantern', '9 lives', '-x', 'Élan & “co”', '', '…']
+		const pieces = names.map((name) => newPiece(name, parsePathData('M0 0H1V1Z')))
+		const ids = [...formatSvg({ ...sheet, pieces }).matchAll(/ id="([^"]*)"/g)].map(([, id]) => id)
+		expect(ids.slice(0, 5)).toEqual([
+			'Storm-lantern',
+			'Storm-lantern-2',
+			'piece-9-lives',
+			'x',
+			'Élan-co',
+		])
+		for (const id of ids) expect(id).toMatch(/^\p{L}[\p{L}\p{Nd}-]*$/u)
+		expect(new Set(ids).size).toBe(names.length)
+	})
+
 	test('a piece with an opening is one path with a fill rule', () => {
 		const text = formatSvg(cut)
 		expect(text).toContain('width="1000px" height="800px" viewBox="0 0 1000 800"')

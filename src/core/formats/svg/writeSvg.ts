@@ -18,11 +18,12 @@ export interface SvgOptions {
 export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const items = displayList(sheet, o.only)
 	const { width, height } = sheet
+	const idOf = createIds()
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
 		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
 		`\t<title>${escapeXml(sheet.name)}</title>`,
-		...items.map((item) => pieceElement(item, o.digits ?? 3)),
+		...items.map((item) => pieceElement(item, idOf(item.piece.name), o.digits ?? 3)),
 		'</svg>',
 		'',
 	].join('\n')
@@ -32,10 +33,24 @@ function size(px: number, { mmPerPx }: Sheet): string {
 	return mmPerPx === undefined ? `${px}px` : `${Number((px * mmPerPx).toFixed(4))}mm`
 }
 
-function pieceElement({ piece, opacity, shapes }: DisplayItem, digits: number): string {
+/** Ids made from names, each once: XML names that also stand in a style sheet or an address as they are. */
+function createIds(): (name: string) => string {
+	const given = new Set<string>()
+	return (name) => {
+		const words = name.normalize('NFC').replace(/[^\p{L}\p{Nd}]+/gu, '-')
+		const plain = words.replace(/^-+|-+$/g, '')
+		const stem = /^\p{L}/u.test(plain) ? plain : `piece-${plain || given.size + 1}`
+		let id = stem
+		for (let k = 2; given.has(id); k++) id = `${stem}-${k}`
+		given.add(id)
+		return id
+	}
+}
+
+function pieceElement({ piece, opacity, shapes }: DisplayItem, id: string, digits: number): string {
 	const faint = opacity < 1 ? ` opacity="${opacity}"` : ''
 	return [
-		`\t<g id="piece-${escapeXml(piece.id)}"${faint}>`,
+		`\t<g id="${id}"${faint}>`,
 		`\t\t<title>${escapeXml(piece.name)}</title>`,
 		...shapes.map((shape) => `\t\t${pathElement(shape, digits)}`),
 		'\t</g>',

@@ -11,10 +11,14 @@ import {
 	changePhoto,
 	firstPlace,
 	mirrorPhoto,
+	type PlacedPhoto,
 	type Placement,
+	type Point,
 	photoCorners,
 	placementOf,
 	placePhoto,
+	subtract,
+	transformPhoto,
 } from '@/core'
 import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
@@ -37,13 +41,13 @@ export function PlaceSection() {
 		)
 	const { locked, id } = photo
 	const placement = placementOf(photo)
-	const [corner] = photoCorners(photo)
+	const corner = seenCorner(photo)
 	const lay = (label: string, change: (now: Placement) => Partial<Placement>) =>
 		open.apply(label, (s) => {
 			const now = s.photos.find((p) => p.id === id)
 			return now ? placePhoto(s, id, change(placementOf(now))) : s
 		})
-	/** The numbers are those of its own top left corner: that is what one lines up. */
+	/** The numbers are those of its upper left corner: that is what one lines up. */
 	const move = (axis: 0 | 1) => (next: (now: number) => number) => {
 		const by = next(corner[axis]) - corner[axis]
 		lay('Move a photo', ({ centre: [x, y] }) => ({
@@ -51,13 +55,17 @@ export function PlaceSection() {
 		}))
 	}
 	const size = (side: 'width' | 'height') => (next: (now: number) => number) =>
-		lay('Scale a photo', (now) => {
-			const length = Math.max(1, next(now[side]))
-			const k = length / now[side]
-			const sizes = inProportion
-				? { width: now.width * k, height: now.height * k }
-				: { ...{ width: now.width, height: now.height }, [side]: length }
-			return { ...sizes, centre: keptCorner(now, sizes) }
+		open.apply('Scale a photo', (s) => {
+			const now = s.photos.find((p) => p.id === id)
+			if (!now) return s
+			const { width, height } = placementOf(now)
+			const length = Math.max(1, next(side === 'width' ? width : height))
+			const k = length / (side === 'width' ? width : height)
+			const sizes = inProportion ? { width: width * k, height: height * k } : { [side]: length }
+			const scaled = placePhoto(s, id, sizes)
+			const grown = scaled.photos.find((p) => p.id === id) ?? now
+			const [dx, dy] = subtract(seenCorner(now), seenCorner(grown))
+			return transformPhoto(scaled, id, [1, 0, 0, 1, dx, dy])
 		})
 	return (
 		<>
@@ -155,12 +163,10 @@ export function PlaceSection() {
 	)
 }
 
-/** The middle under which a resized photo keeps its own top left corner where it was. */
-function keptCorner(
-	{ centre: [x, y], width, height, turn }: Placement,
-	next: { readonly width: number; readonly height: number },
-): [number, number] {
-	const [dx, dy] = [(next.width - width) / 2, (next.height - height) / 2]
-	const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
-	return [x + cos * dx - sin * dy, y + sin * dx + cos * dy]
+/** The photo's own upper left corner; that of a mirrored one is another of its corners. */
+function seenCorner(photo: PlacedPhoto): Point {
+	const corners = photoCorners(photo)
+	const [a, b, c, d] = photo.place
+	if (a * d - b * c >= 0) return corners[0]
+	return corners.reduce((best, one) => (one[0] + one[1] < best[0] + best[1] ? one : best))
 }

@@ -48,7 +48,7 @@ export function CutFindings() {
 					An island in “{piece.name}” is tied to nothing: cut from card, it will fall out.
 				</Notice>
 			))}
-			{differing.map((piece) => (
+			{differing.map(({ piece, cause }) => (
 				<Notice
 					key={piece.id}
 					severity="warning"
@@ -62,17 +62,21 @@ export function CutFindings() {
 						</Button>
 					}
 				>
-					“{piece.name}” crosses or overlaps itself: the two fill rules fill it differently.
+					{cause === 'crossing'
+						? `“${piece.name}” crosses or overlaps itself: the two fill rules fill it differently.`
+						: `In “${piece.name}” an outline runs the same way as the one round it: only one of the two fill rules leaves it open.`}
 				</Notice>
 			))}
 		</>
 	)
 }
 
-const NONE: readonly Piece[] = []
+type Differing = NonNullable<Awaited<ReturnType<typeof differingPieces>>>
 
-/** The pieces that the fill rules fill differently, once that is known. */
-function useDiffering(pieces: readonly Piece[]): readonly Piece[] {
+const NONE: Differing = []
+
+/** The pieces that the fill rules fill differently, and why, once that is known. */
+function useDiffering(pieces: readonly Piece[]): Differing {
 	const ask = useCallback(() => differingPieces(pieces), [pieces])
 	return useAnswer(ask) ?? NONE
 }

@@ -32,76 +32,67 @@ export function ProfileStrip() {
 			component="section"
 			aria-label="Profile"
 			sx={{
-				position: 'relative',
+				display: 'grid',
+				gridTemplateColumns: 'auto minmax(0, 1fr)',
 				height: HEIGHT_PX,
 				bgcolor: 'background.paper',
-				cursor: 'pointer',
 			}}
-			onClick={go}
 		>
-			<svg
-				role="img"
-				aria-label={`Deviation along the outline, at worst ${worst.toFixed(2)} px`}
-				viewBox={`0 0 ${profile.length - 1} 2`}
-				preserveAspectRatio="none"
-				width="100%"
-				height={HEIGHT_PX}
-				style={{ display: 'block' }}
+			<Box
+				sx={{
+					display: 'flex',
+					flexDirection: 'column',
+					justifyContent: 'space-between',
+					p: 1,
+					color: 'text.secondary',
+				}}
 			>
-				<title>Deviation along the outline</title>
-				<line
-					x1="0"
-					x2={profile.length}
-					y1="1"
-					y2="1"
-					stroke="currentColor"
-					opacity="0.35"
-					vectorEffect="non-scaling-stroke"
-				/>
-				{[0.1, 1.9].map((y) => (
+				<Typography variant="caption">
+					outside, up to {Number(allowed.toPrecision(2))} px
+				</Typography>
+				<Typography variant="caption">inside</Typography>
+			</Box>
+			<Box onClick={go} sx={{ cursor: 'pointer' }}>
+				<svg
+					role="img"
+					aria-label={`Deviation along the outline, at worst ${worst.toFixed(2)} px`}
+					viewBox={`0 0 ${profile.length - 1} 2`}
+					preserveAspectRatio="none"
+					width="100%"
+					height={HEIGHT_PX}
+					style={{ display: 'block' }}
+				>
+					<title>Deviation along the outline</title>
 					<line
-						key={y}
 						x1="0"
 						x2={profile.length}
-						y1={y}
-						y2={y}
-						stroke="var(--mui-palette-error-main)"
-						strokeDasharray="3 4"
+						y1="1"
+						y2="1"
+						stroke="currentColor"
+						opacity="0.35"
 						vectorEffect="non-scaling-stroke"
 					/>
-				))}
-				<path
-					d={path}
-					fill="none"
-					stroke="var(--mui-palette-primary-main)"
-					strokeWidth="1.5"
-					vectorEffect="non-scaling-stroke"
-				/>
-			</svg>
-			<Typography
-				variant="caption"
-				sx={{
-					position: 'absolute',
-					top: 8,
-					left: 10,
-					color: 'text.secondary',
-					pointerEvents: 'none',
-				}}
-			>
-				outside, up to {Number(allowed.toPrecision(2))} px
-			</Typography>
-			<Typography
-				variant="caption"
-				sx={{
-					position: 'absolute',
-					bottom: 8,
-					left: 10,
-					color: 'text.secondary',
-					pointerEvents: 'none',
-				}}
-			>
-				inside
-			</Typography>
+					{[0.1, 1.9].map((y) => (
+						<line
+							key={y}
+							x1="0"
+							x2={profile.length}
+							y1={y}
+							y2={y}
+							stroke="var(--mui-palette-error-main)"
+							strokeDasharray="3 4"
+							vectorEffect="non-scaling-stroke"
+						/>
+					))}
+					<path
+						d={path}
+						fill="none"
+						stroke="var(--mui-palette-primary-main)"
+						strokeWidth="1.5"
+						vectorEffect="non-scaling-stroke"
+					/>
+				</svg>
+			</Box>
 		</Box>
 	)
 }
