@@ -1,13 +1,16 @@
 import { derivativeAt, extrema, pointAt } from '../geometry/cubic'
+import { item } from '../geometry/numbers'
 import { distance, type Point } from '../geometry/point'
-import { isStraight, segmentCubic, segments } from '../path/contour'
-import type { Contour, NodeKind, PathNode, Sheet } from '../path/model'
+import { deviationBySteps } from '../measure/deviation'
+import { isStraight, neighbours, type Segment, segmentCubic, segments } from '../path/contour'
+import { type Contour, emptySheet, newPiece, type PathNode, type Sheet } from '../path/model'
 import { setKind } from '../path/nodes'
 import { areWorkable } from '../path/reach'
 import { replaceOutlines } from '../path/replace'
-import { addExtrema } from '../path/shape'
+import { insertExtrema } from '../path/shape'
 import { turnAt } from './outlineTrail'
 import { thin } from './thin'
+import { refittedNodes, thinnedMark } from './thinned'
 
 /** Something about an outline that would be better otherwise, and the outline without it. */
 export interface Suggestion {
@@ -17,10 +20,12 @@ export interface Suggestion {
 	readonly node: string
 	readonly at: Point
 	/**
-	 * px: for a needless node how far the outline may move, for a near corner its handles' length, for
+	 * px: for a needless node how far the outline might move, for a near corner its handles' length, for
 	 * an outermost point how far it stands out; radians of turn for a join.
 	 */
 	readonly amount: number
+	/** How far the outline moves where it is followed, px; measured, and rounded up to hundredths. */
+	readonly moves: number
 }
 
 /** A node is needless where the outline moves by less without it, px. */
@@ -32,89 +37,190 @@ const SMOOTH_ALREADY = 0.012
 const SHORT_PX = 2.5
 /** An outermost point that stands out by less beyond a node is that node's own, px. */
 const OWN_PX = 0.6
+/** An outline that moves by less stays as it is, px. */
+const STILL_PX = 1e-3
 
-/** What could be better about an outline, in the order of its nodes. */
+/**
+ * What could be better about an outline, in the order of its nodes. Followed one after the other they
+ * come to rest: each has fewer outermost points without a node than the outline before it, or as many
+ * and fewer joins to be told apart, or as many of both and fewer nodes. No part of the outline is moved
+ * by more than one of them, for as long as nothing else is edited: all together move it no further than
+ * the one of them that moves it furthest.
+ */
 export function suggestionsFor(contour: Contour, needlessPx = NEEDLESS_PX): Suggestion[] {
 	if (!areWorkable([contour])) return []
+	const moved = refittedNodes(contour)
 	return contour.nodes.flatMap((node, k) =>
 		[
 			nearlySmooth(contour, node, k) ?? nearlyCorner(contour, node),
 			needless(contour, node, k, needlessPx),
 			outermost(contour, node, k),
-		].filter((found) => found !== undefined),
+		].flatMap((wish) => {
+			if (!wish) return []
+			const made = followed(contour, wish)
+			if (made === contour) return []
+			const [was, is] = [
+				around(contour, k, REACH),
+				around(made, placeNear(made, contour, k), REACH),
+			]
+			if (!settles(was, is)) return []
+			const moves = movedBy(was, is)
+			if (moves > STILL_PX && isMoved(contour, k, moved)) return []
+			return [{ ...wish, contour: contour.id, node: node.id, moves: Math.ceil(moves * 100) / 100 }]
+		}),
 	)
 }
 
 /** The sheet with a suggestion followed. */
-export function followSuggestion(
-	sheet: Sheet,
-	{ what, contour: id, node, amount }: Suggestion,
-): Sheet {
-	const contour = sheet.pieces.flatMap((piece) => piece.contours).find((each) => each.id === id)
-	if (!contour) return sheet
-	if (what === 'needless') return replaceOutlines(sheet, [withoutNode(contour, node, amount)])
-	if (what === 'outermost') {
-		const k = contour.nodes.findIndex((each) => each.id === node)
-		const next = contour.nodes[(k + 1) % contour.nodes.length]
-		return addExtrema(sheet, new Set([node, next?.id ?? node])).sheet
-	}
-	const kind: NodeKind = what === 'nearly-smooth' ? 'smooth' : 'corner'
-	return setKind(sheet, new Set([node]), kind)
+export function followSuggestion(sheet: Sheet, suggestion: Suggestion): Sheet {
+	const contour = sheet.pieces
+		.flatMap((piece) => piece.contours)
+		.find((each) => each.id === suggestion.contour)
+	return contour ? replaceOutlines(sheet, [followed(contour, suggestion)]) : sheet
 }
 
-function nearlySmooth(contour: Contour, node: PathNode, k: number): Suggestion | undefined {
+type Wish = Pick<Suggestion, 'what' | 'node' | 'at' | 'amount'>
+
+/** The outline with a wish granted; what was moved by it, or before it, is marked. */
+function followed(contour: Contour, { what, node, amount }: Wish): Contour {
+	const k = contour.nodes.findIndex(({ id }) => id === node)
+	if (k < 0) return contour
+	const made = granted(contour, what, k, amount)
+	if (made === contour) return contour
+	const { thinned: _, ...plain } = made
+	const still = new Set(made.nodes.map(({ id }) => id))
+	const beside = what === 'outermost' ? [] : beyond(contour, k)
+	const only = [...refittedNodes(contour), ...beside].filter(
+		(id): id is string => id !== undefined && still.has(id),
+	)
+	return only.length > 0 ? thinnedMark(plain, NEEDLESS_PX, new Set(only)) : plain
+}
+
+function granted(contour: Contour, what: Wish['what'], k: number, amount: number): Contour {
+	const node = contour.nodes[k]
+	const next = contour.nodes[(k + 1) % contour.nodes.length]
+	if (!node || !next) return contour
+	if (what === 'needless') return withoutNode(contour, node.id, amount)
+	const alone: Sheet = { ...emptySheet('', 1, 1), pieces: [newPiece('', [contour])] }
+	const edited =
+		what === 'outermost'
+			? insertExtrema(alone, new Set([node.id, next.id])).sheet
+			: setKind(alone, new Set([node.id]), what === 'nearly-smooth' ? 'smooth' : 'corner')
+	return edited.pieces[0]?.contours[0] ?? contour
+}
+
+function nearlySmooth(contour: Contour, node: PathNode, k: number): Wish | undefined {
 	if (node.kind !== 'cusp') return undefined
 	const turn = Math.abs(turnAt(contour, k))
 	if (turn <= SMOOTH_ALREADY || turn > NEARLY_SMOOTH) return undefined
-	return { what: 'nearly-smooth', contour: contour.id, node: node.id, at: node.at, amount: turn }
+	return { what: 'nearly-smooth', node: node.id, at: node.at, amount: turn }
 }
 
-function nearlyCorner(contour: Contour, node: PathNode): Suggestion | undefined {
+function nearlyCorner(_: Contour, node: PathNode): Wish | undefined {
 	if (node.kind !== 'smooth' && node.kind !== 'symmetric') return undefined
 	const { in: into, out, at } = node
 	if (!into || !out) return undefined
 	const amount = Math.max(distance(at, into), distance(at, out))
-	if (amount > SHORT_PX) return undefined
-	return { what: 'nearly-corner', contour: contour.id, node: node.id, at, amount }
+	return amount > SHORT_PX ? undefined : { what: 'nearly-corner', node: node.id, at, amount }
 }
 
-function needless(
-	contour: Contour,
-	node: PathNode,
-	k: number,
-	most: number,
-): Suggestion | undefined {
+function needless(contour: Contour, node: PathNode, k: number, most: number): Wish | undefined {
 	const n = contour.nodes.length
 	if (contour.closed ? n <= 3 : k === 0 || k === n - 1) return undefined
-	const thinned = withoutNode(contour, node.id, most)
-	if (thinned === contour) return undefined
-	return { what: 'needless', contour: contour.id, node: node.id, at: node.at, amount: most }
+	return { what: 'needless', node: node.id, at: node.at, amount: most }
 }
 
 /** The outline without one node, if that moves it by no more than allowed; else as it is. */
 function withoutNode(contour: Contour, id: string, tolerance: number): Contour {
 	const k = contour.nodes.findIndex((node) => node.id === id)
 	const n = contour.nodes.length
-	const around = [-1, 0, 1].map((d) => contour.nodes[(k + d + n) % n]?.id ?? '')
+	const run = [-1, 0, 1].map((d) => contour.nodes[(k + d + n) % n]?.id ?? '')
 	const { thinned: _, ...plain } = contour
-	const made = thin(plain, { tolerance, only: new Set(around) }).contour
-	if (made.nodes.length >= n) return contour
-	const { thinned: __, ...rest } = made
-	return rest
+	const made = thin(plain, { tolerance, only: new Set(run) }).contour
+	return made.nodes.length >= n ? contour : made
 }
 
-function outermost(contour: Contour, node: PathNode, k: number): Suggestion | undefined {
+function outermost(contour: Contour, node: PathNode, k: number): Wish | undefined {
 	const segment = segments(contour)[k]
-	if (!segment || isStraight(segment.from, segment.to)) return undefined
-	const { from, to } = segment
-	const cubic = segmentCubic(segment)
-	for (const t of extrema(cubic)) {
-		const at = pointAt(cubic, t)
-		const [dx, dy] = derivativeAt(cubic, t)
-		const axis = Math.abs(dx) < Math.abs(dy) ? 0 : 1
-		const standsOut = Math.min(...[from, to].map((end) => Math.abs(end.at[axis] - at[axis])))
-		if (standsOut > OWN_PX)
-			return { what: 'outermost', contour: contour.id, node: node.id, at, amount: standsOut }
-	}
-	return undefined
+	const found = segment && bulgesOf(segment)[0]
+	return found && { what: 'outermost', node: node.id, at: found.at, amount: found.standsOut }
+}
+
+/** The outermost points of a segment that stand out beyond its ends, and how far, px. */
+function bulgesOf({ from, to }: Segment): { at: Point; standsOut: number }[] {
+	if (isStraight(from, to)) return []
+	const cubic = segmentCubic({ from, to })
+	return extrema(cubic)
+		.map((t) => {
+			const at = pointAt(cubic, t)
+			const [dx, dy] = derivativeAt(cubic, t)
+			const axis = Math.abs(dx) < Math.abs(dy) ? 0 : 1
+			return {
+				at,
+				standsOut: Math.min(...[from, to].map((end) => Math.abs(end.at[axis] - at[axis]))),
+			}
+		})
+		.filter(({ standsOut }) => standsOut > OWN_PX)
+}
+
+/** An edit at a node changes nothing of the outline beyond so many nodes on either side. */
+const REACH = 3
+
+/** The run of an outline round a node, as an outline of its own; all of it where that is short. */
+function around(contour: Contour, k: number, reach: number): Contour {
+	const { nodes, closed, id } = contour
+	const n = nodes.length
+	if (n <= 2 * reach + 1) return contour
+	const places = Array.from({ length: 2 * reach + 1 }, (_, i) => k - reach + i)
+	const run = places.flatMap((i) => (closed ? (nodes[(i + n) % n] ?? []) : (nodes[i] ?? [])))
+	return { id, nodes: run, closed: false }
+}
+
+/** Where in the outline made the place is at which another one was changed. */
+function placeNear(made: Contour, { nodes }: Contour, k: number): number {
+	const n = nodes.length
+	for (let d = 0; d < n; d++)
+		for (const i of [k - d, k + d]) {
+			const found = made.nodes.findIndex(({ id }) => id === nodes[(i + n) % n]?.id)
+			if (found >= 0) return found
+		}
+	return 0
+}
+
+/** Whether what is left to be wished for is less, in the order that {@link suggestionsFor} tells. */
+function settles(was: Contour, is: Contour): boolean {
+	const [before, after] = [leftOver(was), leftOver(is)]
+	const differs = before.findIndex((count, i) => count !== after[i])
+	return differs >= 0 && item(after, differs) < item(before, differs)
+}
+
+/** Outermost points without a node, joins to be told apart, and nodes. */
+function leftOver(contour: Contour): readonly number[] {
+	const bulges = segments(contour).flatMap(bulgesOf).length
+	const joins = contour.nodes.filter(
+		(node, k) => nearlySmooth(contour, node, k) ?? nearlyCorner(contour, node),
+	)
+	return [bulges, joins.length, contour.nodes.length]
+}
+
+/** The greatest distance between two runs, px. */
+function movedBy(was: Contour, is: Contour): number {
+	return deviationBySteps([was], [is], MEASURE_STEP_PX, MEASURE_PX).max
+}
+
+const MEASURE_STEP_PX = 0.5
+const MEASURE_PX = 0.002
+
+/** Whether a segment at a node lies between nodes between which the outline was moved already. */
+function isMoved(contour: Contour, k: number, moved: ReadonlySet<string>): boolean {
+	const [before, here, after] = beyond(contour, k)
+	const both = (a: string | undefined, b: string | undefined) =>
+		a !== undefined && b !== undefined && moved.has(a) && moved.has(b)
+	return both(before, here) || both(here, after)
+}
+
+/** The ids of a node and its two neighbours. */
+function beyond(contour: Contour, k: number): readonly (string | undefined)[] {
+	const { before, after } = neighbours(contour, k)
+	return [before?.id, contour.nodes[k]?.id, after?.id]
 }

@@ -25,6 +25,13 @@ export function isThinned(
 	return only !== undefined && contour.nodes.every(({ id }) => !only.has(id) || known.has(id))
 }
 
+/** The nodes between which an outline was fitted anew, if it stands as it was left; none if all of it was. */
+export function refittedNodes(contour: Contour): ReadonlySet<string> {
+	const { thinned } = contour
+	const stands = thinned?.only && thinned.print === printOf(contour)
+	return new Set(stands ? thinned.only : [])
+}
+
 const FNV_OFFSET = 0x811c9dc5
 const FNV_PRIME = 0x01000193
 const SECOND_OFFSET = 0x9747b28c

@@ -73,14 +73,22 @@ export function addExtrema(
 	sheet: Sheet,
 	ids: ReadonlySet<string>,
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
+	const made = insertExtrema(sheet, ids)
+	return { sheet: withoutNeedless(made.sheet, made.ids), ids: made.ids }
+}
+
+/** The same without taking anything away: the outline stays where it is. */
+export function insertExtrema(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+): { sheet: Sheet; ids: ReadonlySet<string> } {
 	const made = insertAll(sheet, (segment) => {
 		if (!ids.has(segment.from.id) || !ids.has(segment.to.id)) return []
 		if (isStraight(segment.from, segment.to)) return []
 		const places = extrema(segmentCubic(segment))
 		return places.filter((t) => t > OWN_EXTREMUM && t < 1 - OWN_EXTREMUM)
 	})
-	const levelled = levelHandles(made.sheet, made.ids)
-	return { sheet: withoutNeedless(levelled, made.ids), ids: made.ids }
+	return { sheet: levelHandles(made.sheet, made.ids), ids: made.ids }
 }
 
 /**

@@ -75,16 +75,17 @@ export function Suggestions() {
 	)
 }
 
-function words({ what, amount }: Suggestion): string {
+function words({ what, amount, moves }: Suggestion): string {
+	const then = moves > 0 ? `the outline moves by up to ${moves.toFixed(2)} px` : 'nothing moves'
 	switch (what) {
 		case 'needless':
-			return `a node is needless; without it the outline moves less than ${amount} px.`
+			return `a node is needless; without it ${then}.`
 		case 'outermost':
-			return `a curve bulges ${amount.toFixed(1)} px beyond its nodes: its outermost point has none.`
+			return `a curve bulges ${amount.toFixed(1)} px beyond its nodes: its outermost point has none. With one ${then}.`
 		case 'nearly-smooth':
-			return `a join is off by ${((amount * 180) / Math.PI).toFixed(1)}° from smooth.`
+			return `a join is off by ${((amount * 180) / Math.PI).toFixed(1)}° from smooth. Made smooth, ${then}.`
 		case 'nearly-corner':
-			return `a smooth node’s handles are ${amount.toFixed(1)} px long: it is nearly a corner.`
+			return `a smooth node’s handles are ${amount.toFixed(1)} px long: it is nearly a corner. Made one, ${then}.`
 	}
 }
 
