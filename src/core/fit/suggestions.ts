@@ -37,8 +37,8 @@ const SMOOTH_ALREADY = 0.012
 const SHORT_PX = 2.5
 /** An outermost point that stands out by less beyond a node is that node's own, px. */
 const OWN_PX = 0.6
-/** An outline that moves by less stays as it is, px. */
-const STILL_PX = 1e-3
+/** An outline that moves by less, as far as can be measured, stays where it is, px. */
+const STILL_PX = 5e-3
 
 /**
  * What could be better about an outline, in the order of its nodes. Followed one after the other they
@@ -59,14 +59,12 @@ export function suggestionsFor(contour: Contour, needlessPx = NEEDLESS_PX): Sugg
 			if (!wish) return []
 			const made = followed(contour, wish)
 			if (made === contour) return []
-			const [was, is] = [
-				around(contour, k, REACH),
-				around(made, placeNear(made, contour, k), REACH),
-			]
+			const [was, is] = changedRuns(contour, made, k)
 			if (!settles(was, is)) return []
 			const moves = movedBy(was, is)
-			if (moves > STILL_PX && isMoved(contour, k, moved)) return []
-			return [{ ...wish, contour: contour.id, node: node.id, moves: Math.ceil(moves * 100) / 100 }]
+			if (moves === 0) return [{ ...wish, contour: contour.id, moves }]
+			if (isMoved(contour, k, moved)) return []
+			return [{ ...wish, contour: contour.id, moves: Math.ceil(moves * 100) / 100 }]
 		}),
 	)
 }
@@ -163,28 +161,31 @@ function bulgesOf({ from, to }: Segment): { at: Point; standsOut: number }[] {
 		.filter(({ standsOut }) => standsOut > OWN_PX)
 }
 
-/** An edit at a node changes nothing of the outline beyond so many nodes on either side. */
+/** An edit at a node, or at the segment after it, changes nothing of the outline beyond so many nodes. */
 const REACH = 3
 
-/** The run of an outline round a node, as an outline of its own; all of it where that is short. */
-function around(contour: Contour, k: number, reach: number): Contour {
-	const { nodes, closed, id } = contour
-	const n = nodes.length
-	if (n <= 2 * reach + 1) return contour
-	const places = Array.from({ length: 2 * reach + 1 }, (_, i) => k - reach + i)
-	const run = places.flatMap((i) => (closed ? (nodes[(i + n) % n] ?? []) : (nodes[i] ?? [])))
-	return { id, nodes: run, closed: false }
+/** The run of an outline round a node, and the same of the outline made of it; all where that is short. */
+function changedRuns(contour: Contour, made: Contour, k: number): [Contour, Contour] {
+	const n = contour.nodes.length
+	if (n <= 2 * REACH + 2) return [contour, made]
+	const end = (by: number) => {
+		const place = contour.closed ? (k + by + n) % n : Math.min(n - 1, Math.max(0, k + by))
+		return contour.nodes[place]?.id ?? ''
+	}
+	const [from, to] = [end(-REACH), end(REACH + 1)]
+	return [runBetween(contour, from, to), runBetween(made, from, to)]
 }
 
-/** Where in the outline made the place is at which another one was changed. */
-function placeNear(made: Contour, { nodes }: Contour, k: number): number {
+/** An outline's run from one node on to another, as an open outline. */
+function runBetween({ id, nodes }: Contour, from: string, to: string): Contour {
+	const [first, last] = [from, to].map((end) => nodes.findIndex((node) => node.id === end))
 	const n = nodes.length
-	for (let d = 0; d < n; d++)
-		for (const i of [k - d, k + d]) {
-			const found = made.nodes.findIndex(({ id }) => id === nodes[(i + n) % n]?.id)
-			if (found >= 0) return found
-		}
-	return 0
+	const run: PathNode[] = []
+	for (let i = first ?? 0; run.length < n; i = (i + 1) % n) {
+		run.push(...nodes.slice(i, i + 1))
+		if (i === last) break
+	}
+	return { id, nodes: run, closed: false }
 }
 
 /** Whether what is left to be wished for is less, in the order that {@link suggestionsFor} tells. */
@@ -203,9 +204,10 @@ function leftOver(contour: Contour): readonly number[] {
 	return [bulges, joins.length, contour.nodes.length]
 }
 
-/** The greatest distance between two runs, px. */
+/** The greatest distance between two runs, px; 0 where they are the same. */
 function movedBy(was: Contour, is: Contour): number {
-	return deviationBySteps([was], [is], MEASURE_STEP_PX, MEASURE_PX).max
+	const { max } = deviationBySteps([was], [is], MEASURE_STEP_PX, MEASURE_PX)
+	return max > STILL_PX ? max : 0
 }
 
 const MEASURE_STEP_PX = 0.5
