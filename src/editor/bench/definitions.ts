@@ -30,6 +30,8 @@ export interface DeskState {
 	readonly hint: string
 	/** Something said once in the hint's place, for a moment. */
 	readonly said: string | null
+	/** All actions are being searched by name. */
+	readonly searching: boolean
 	readonly snapping: Snapping
 	/** The Pen places corners alone. */
 	readonly straightOnly: boolean

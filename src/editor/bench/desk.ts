@@ -23,6 +23,7 @@ export function createDesk(
 		overlay: NO_OVERLAY,
 		hint: '',
 		said: null,
+		searching: false,
 		loupe: false,
 		pointer: null,
 	}))

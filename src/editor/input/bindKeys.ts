@@ -16,19 +16,29 @@ import { belongsToField, keyInput, keyName } from './keyboard'
 export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gestures): () => void {
 	const context: KeyContext = { workbench, held, pointer: gestures.pointer }
 	let sealing: ReturnType<typeof setTimeout> | undefined
+	/** What a pointer last clicked; keys click, too, but count no clicks. */
+	let clicked: Node | null = null
+	const onClick = ({ detail, target }: MouseEvent) => {
+		clicked = detail > 0 && target instanceof Node ? target : null
+	}
 	const onDown = (event: KeyboardEvent) => {
-		if (event.isComposing) return
+		// What is typed into the search is none of the bench's, even before its field is there.
+		if (event.isComposing || workbench.desk.getState().searching) return
 		if (gestures.isBusy()) {
 			keyWhileBusy(context, keyInput(event), gestures)
 			event.preventDefault()
 			return
 		}
-		if (belongsToField(event, gestures.isOver())) return
+		// By Tab another element is reached than the one clicked.
+		if (event.key === 'Tab') clicked = null
+		if (belongsToField(event, gestures.isOver() ? clicked : null)) return
 		const input = keyInput(event)
 		if (input.key in ARROWS) clearTimeout(sealing)
 		const taken = input.mod
-			? historyKey(workbench, input)
-			: passKey(workbench, input) || benchKey(context, input, event.repeat)
+			? historyKey(workbench, input) || searchKey(workbench, input)
+			: searchKey(workbench, input) ||
+				passKey(workbench, input) ||
+				benchKey(context, input, event.repeat)
 		if (taken || toolKey(workbench, input) || leavesPage(event)) event.preventDefault()
 	}
 	const onUp = (event: KeyboardEvent) => {
@@ -49,6 +59,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gesture
 	window.addEventListener('keydown', onDown, { signal })
 	window.addEventListener('keyup', onUp, { signal })
 	window.addEventListener('blur', letGo, { signal })
+	window.addEventListener('click', onClick, { signal, capture: true })
 	return () => {
 		bound.abort()
 		clearTimeout(sealing)
@@ -78,6 +89,13 @@ function historyKey({ open, refresh }: Workbench, { key, shift }: KeyInput): boo
 	else open.undo()
 	refresh()
 	return true
+}
+
+/** Ctrl K, or a stroke by itself. */
+function searchKey({ desk }: Workbench, { key, mod }: KeyInput): boolean {
+	const asks = mod ? key === 'k' : key === '/'
+	if (asks) desk.setState({ searching: true })
+	return asks
 }
 
 /** Goes to a pass, or does what the pass one is in has a key for. */

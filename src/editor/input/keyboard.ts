@@ -25,8 +25,9 @@ const SLIDER_KEYS = /^(?:Arrow\w+|Home|End|Page\w+)$/
  * Whether a key belongs to the element that has the focus rather than to the bench. A slider or a
  * switch that was just used takes only the keys that set it; a field in which nothing is being typed
  * leaves undo to the bench, and a button that was clicked leaves its keys to a canvas under the pointer.
+ * @param clicked what a pointer last clicked, where the pointer is over the canvas since
  */
-export function belongsToField(event: KeyboardEvent, overCanvas = false): boolean {
+export function belongsToField(event: KeyboardEvent, clicked: Node | null = null): boolean {
 	const target = event.target
 	if (!(target instanceof HTMLElement)) return false
 	const undoes = (event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key)
@@ -34,10 +35,10 @@ export function belongsToField(event: KeyboardEvent, overCanvas = false): boolea
 	if (target.closest('[role="dialog"], [role="menu"], [role="listbox"]')) return true
 	const input = target.closest('input')
 	if (input?.type === 'range') return SLIDER_KEYS.test(event.key)
-	const clicked = overCanvas && !target.matches(':focus-visible')
-	if (input?.type === 'checkbox') return event.key === ' ' && !clicked
+	const left = clicked !== null && target.contains(clicked)
+	if (input?.type === 'checkbox') return event.key === ' ' && !left
 	if (target.closest('input, textarea, select, [contenteditable="true"]')) return true
 	const presses = event.key === 'Enter' || event.key === ' '
 	const button = presses && target.closest('button, a, [role="button"], [role="tab"]')
-	return Boolean(button) && !clicked
+	return Boolean(button) && !left
 }

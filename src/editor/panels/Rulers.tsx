@@ -2,7 +2,18 @@
 
 import Box from '@mui/material/Box'
 import { type PointerEvent, useEffect, useRef } from 'react'
-import { addGuides, type Guide, newGuide, pxPer, type Scale, setUnit, unitInForce } from '@/core'
+import {
+	addGuides,
+	type Guide,
+	newGuide,
+	type Point,
+	pxPer,
+	removeGuides,
+	type Scale,
+	type Sheet,
+	setUnit,
+	unitInForce,
+} from '@/core'
 import { type DeskState, isTracing } from '@/editor/bench/desk'
 import { NO_OVERLAY } from '@/editor/bench/tool'
 import { RULER_PX, toSheet } from '@/editor/bench/view'
@@ -27,11 +38,11 @@ export function Rulers() {
 	)
 }
 
-/** A ruler along one axis. What is dragged from it is a guide across it. */
+/** A ruler along one axis. What is dragged from it is a guide across it; guides along it are taken by their marks. */
 function Ruler({ along }: { along: Guide['axis'] }) {
 	const canvas = useRef<HTMLCanvasElement>(null)
 	const { open, desk } = useWorkbench()
-	const drag = useGuideDrag(along === 'x' ? 'y' : 'x')
+	const drag = useGuideDrag(along)
 
 	useEffect(() => {
 		const element = canvas.current
@@ -44,7 +55,9 @@ function Ruler({ along }: { along: Guide['axis'] }) {
 				if (moved || state.scheme !== before.scheme) draw()
 			}),
 			open.subscribe(({ history: { present } }, { history: { present: before } }) => {
-				if (present.unit !== before.unit || present.mmPerPx !== before.mmPerPx) draw()
+				const scale = present.unit !== before.unit || present.mmPerPx !== before.mmPerPx
+				const guides = present.guides !== before.guides
+				if (scale || guides || present.guidesHidden !== before.guidesHidden) draw()
 			}),
 		]
 		return () => {
@@ -77,37 +90,87 @@ function Ruler({ along }: { along: Guide['axis'] }) {
 	)
 }
 
-/** Pressing a ruler begins a guide, which lies where it is let go; over the ruler it is dropped. */
-function useGuideDrag(axis: Guide['axis']) {
+/** How near to its mark on the ruler a guide is taken hold of, px. */
+const MARK_REACH_PX = 5
+
+/**
+ * Pressing a ruler begins a guide across it, which lies where it is let go; pressing a guide's mark on it
+ * takes hold of that guide. Over the ruler that a guide comes from it is dropped.
+ * @param along the axis that the ruler lies along; guides' marks are at their places on it
+ */
+function useGuideDrag(along: Guide['axis']) {
 	const { open, desk } = useWorkbench()
-	const guideAt = (event: PointerEvent<HTMLElement>): number | null => {
+	const held = useRef<Guide | null>(null)
+	const placeOf = (event: PointerEvent<HTMLElement>): Point | null => {
 		const stage = event.currentTarget.parentElement?.getBoundingClientRect()
-		if (!stage || open.getState().readOnly) return null
-		const on = [event.clientX - stage.left, event.clientY - stage.top] as const
+		return stage ? [event.clientX - stage.left, event.clientY - stage.top] : null
+	}
+	/** Where a guide across an axis lies under the pointer; `null` over its own ruler. */
+	const placeOn = (event: PointerEvent<HTMLElement>, axis: Guide['axis']): number | null => {
+		const on = placeOf(event)
+		if (!on || open.getState().readOnly) return null
 		const k = axis === 'x' ? 0 : 1
 		const { view } = desk.getState()
 		return on[k] > RULER_PX ? wholeAt(toSheet(view, on)[k], 1 / view.scale) : null
 	}
+	const across = along === 'x' ? 'y' : 'x'
 	const show = (at: number | null) =>
-		desk.setState({ overlay: { ...NO_OVERLAY, guide: at === null ? null : { axis, at } } })
+		desk.setState({ overlay: { ...NO_OVERLAY, guide: at === null ? null : { axis: across, at } } })
+	const carry = (event: PointerEvent<HTMLElement>, guide: Guide) => {
+		const at = placeOn(event, guide.axis)
+		open.apply(
+			at === null ? 'Remove a guide' : 'Move a guide',
+			(sheet) => {
+				const others = removeGuides(sheet, new Set([guide.id]))
+				return at === null ? others : addGuides(others, [{ ...guide, at }])
+			},
+			`ruler-guide:${guide.id}`,
+		)
+	}
 	return {
-		onPointerDown: (event: PointerEvent<HTMLElement>) =>
-			event.currentTarget.setPointerCapture(event.pointerId),
+		onPointerDown: (event: PointerEvent<HTMLElement>) => {
+			event.currentTarget.setPointerCapture(event.pointerId)
+			const on = placeOf(event)
+			held.current =
+				on && guideMarkedAt(open.sheet(), along, on[along === 'x' ? 0 : 1], desk.getState())
+		},
 		onPointerMove: (event: PointerEvent<HTMLElement>) => {
-			if (event.currentTarget.hasPointerCapture(event.pointerId)) show(guideAt(event))
+			if (!event.currentTarget.hasPointerCapture(event.pointerId)) return
+			if (held.current) carry(event, held.current)
+			else show(placeOn(event, across))
 		},
 		onPointerUp: (event: PointerEvent<HTMLElement>) => {
-			const at = guideAt(event)
+			const guide = held.current
+			held.current = null
+			if (guide) return open.seal()
+			const at = placeOn(event, across)
 			show(null)
 			if (at === null) return
 			open.apply('Lay a guide', (sheet) => ({
-				...addGuides(sheet, [newGuide(axis, at)]),
+				...addGuides(sheet, [newGuide(across, at)]),
 				// Nobody lays a guide in order not to see it.
 				guidesHidden: false,
 			}))
 		},
-		onPointerCancel: () => show(null),
+		onPointerCancel: () => {
+			if (held.current) open.undo()
+			held.current = null
+			show(null)
+		},
 	}
+}
+
+/** The guide whose mark lies at a place along a ruler (px on screen), where guides show and are not locked. */
+function guideMarkedAt(
+	{ guides, guidesHidden, guidesLocked }: Sheet,
+	along: Guide['axis'],
+	on: number,
+	{ view }: DeskState,
+): Guide | null {
+	if (guidesHidden || guidesLocked) return null
+	const away = ({ at }: Guide) => Math.abs(at * view.scale + view[along] - on)
+	const near = guides.filter((guide) => guide.axis === along && away(guide) <= MARK_REACH_PX)
+	return near.sort((a, b) => away(a) - away(b))[0] ?? null
 }
 
 /** Where the rulers meet: the unit, and a way to the other one once the real size is known. */
@@ -152,7 +215,7 @@ function UnitCorner() {
 function drawRuler(
 	element: HTMLCanvasElement,
 	along: Guide['axis'],
-	sheet: Scale,
+	sheet: Scale & Pick<Sheet, 'guides' | 'guidesHidden'>,
 	{ view, size, scheme }: DeskState,
 ): void {
 	const colours = scheme === 'dark' ? DARK : LIGHT
@@ -168,6 +231,18 @@ function drawRuler(
 	ctx.fillStyle = colours.inkSoft
 	ctx.font = "10px 'Spline Sans Mono Variable', ui-monospace, monospace"
 	ctx.textBaseline = 'top'
+	ctx.fillStyle = colours.verdigris
+	for (const guide of sheet.guidesHidden ? [] : sheet.guides) {
+		if (guide.axis !== along) continue
+		const at = Math.round(guide.at * view.scale + view[along])
+		const mark = new Path2D()
+		const corner = (x: number, y: number) => (along === 'x' ? mark.lineTo(x, y) : mark.lineTo(y, x))
+		corner(at - 4, RULER_PX - 7)
+		corner(at + 4, RULER_PX - 7)
+		corner(at, RULER_PX)
+		ctx.fill(mark)
+	}
+	ctx.fillStyle = colours.inkSoft
 	const perUnit = pxPer(unitInForce(sheet), sheet.mmPerPx) ?? 1
 	const length = along === 'x' ? width : height
 	const ticks = rulerTicks({ origin: view[along], pxPerUnit: view.scale * perUnit, length })

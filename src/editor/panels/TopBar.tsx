@@ -4,6 +4,7 @@ import ArrowBackIosNewRounded from '@mui/icons-material/ArrowBackIosNewRounded'
 import HistoryRounded from '@mui/icons-material/HistoryRounded'
 import KeyboardRounded from '@mui/icons-material/KeyboardRounded'
 import RedoRounded from '@mui/icons-material/RedoRounded'
+import SearchRounded from '@mui/icons-material/SearchRounded'
 import UndoRounded from '@mui/icons-material/UndoRounded'
 import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
@@ -12,7 +13,7 @@ import Link from 'next/link'
 import { lazy, Suspense, useEffect, useState } from 'react'
 import { renameSheet } from '@/core'
 import { belongsToField } from '@/editor/input/keyboard'
-import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { NameField } from '@/kit/NameField'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { Tip } from '@/kit/Tip'
@@ -20,6 +21,7 @@ import type { Saving } from '@/store/savingState'
 import { PassTrack } from './PassTrack'
 
 const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
+const ActionSearch = lazy(() => import('./ActionSearch').then((m) => ({ default: m.ActionSearch })))
 const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
 
 export function TopBar() {
@@ -44,6 +46,7 @@ export function TopBar() {
 			<HistoryButtons />
 			<SavedState />
 			<SchemeSwitch />
+			<SearchButton />
 			<KeysButton />
 		</Box>
 	)
@@ -114,6 +117,27 @@ function SavedState() {
 		>
 			{SAVED_WORDS[state]}
 		</Typography>
+	)
+}
+
+/** All actions by name. */
+function SearchButton() {
+	const searching = useDesk((state) => state.searching)
+	const { desk } = useWorkbench()
+	const show = (on: boolean) => desk.setState({ searching: on })
+	return (
+		<>
+			<Tip title="All actions by name (/ or Ctrl K)">
+				<IconButton aria-label="All actions" onClick={() => show(true)}>
+					<SearchRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			{searching && (
+				<Suspense>
+					<ActionSearch onClose={() => show(false)} />
+				</Suspense>
+			)}
+		</>
 	)
 }
 

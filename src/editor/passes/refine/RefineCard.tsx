@@ -2,6 +2,7 @@
 
 import ArrowBackRounded from '@mui/icons-material/ArrowBackRounded'
 import ArrowForwardRounded from '@mui/icons-material/ArrowForwardRounded'
+import SearchRounded from '@mui/icons-material/SearchRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
@@ -24,11 +25,20 @@ const TurnAndScale = lazy(() => import('./TurnAndScale').then((m) => ({ default:
 
 const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
 
+/** The likeliest first: what joins and mends, then what adds and takes away, then what arranges. */
+const LIKELIEST = ['Join by a segment', 'Join in one node', 'Mend by incoming', 'Mend by outgoing']
+const ABLE_ORDER: readonly NodeAction[] = NODE_ACTIONS.flatMap(({ actions }) => actions).toSorted(
+	(a, b) => Number(LIKELIEST.includes(b.name)) - Number(LIKELIEST.includes(a.name)),
+)
+
 export function RefineCard() {
 	const sheet = useSheetAtRest()
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
 	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
+	const { desk } = useWorkbench()
 	const chosen = chosenNodes(sheet, ids)
+	// What is chosen decides what there is to do.
+	const able = ABLE_ORDER.filter((action) => isAble(action, sheet, chosen))
 	const [gap, ...others] = nearlyClosed(sheet)
 	return (
 		<>
@@ -43,27 +53,29 @@ export function RefineCard() {
 				<Suggestions />
 			</Suspense>
 			<SelectMenu />
-			{NODE_ACTIONS.map(({ group, actions }) => (
-				<Box key={group}>
-					<Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
-						{group}
-					</Typography>
-					<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
-						{actions.map((action) => (
-							<ActionButton
-								key={action.name}
-								action={action}
-								able={isAble(action, sheet, chosen)}
-							/>
-						))}
-					</Box>
-					{group === 'Several' && chosen.nodes.length > 1 && (
-						<Suspense>
-							<TurnAndScale chosen={chosen} />
-						</Suspense>
-					)}
+			{able.length > 0 ? (
+				<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
+					{able.map((action) => (
+						<ActionButton key={action.name} action={action} />
+					))}
 				</Box>
-			))}
+			) : (
+				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+					What can be done with nodes comes here once some are chosen.
+				</Typography>
+			)}
+			{chosen.nodes.length > 1 && (
+				<Suspense>
+					<TurnAndScale chosen={chosen} />
+				</Suspense>
+			)}
+			<Button
+				startIcon={<SearchRounded />}
+				onClick={() => desk.setState({ searching: true })}
+				sx={{ justifyContent: 'flex-start' }}
+			>
+				All actions (/)
+			</Button>
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
 				{kindWords(sheet)}
 			</Typography>
@@ -116,15 +128,9 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 	)
 }
 
-const ActionButton = memo(function ActionButton({
-	action,
-	able,
-}: {
-	action: NodeAction
-	able: boolean
-}) {
+const ActionButton = memo(function ActionButton({ action }: { action: NodeAction }) {
 	const { open, refresh } = useWorkbench()
-	const { name, says, needs, key } = action
+	const { name, says, key } = action
 	const press = () => {
 		try {
 			act(action, open)
@@ -134,13 +140,12 @@ const ActionButton = memo(function ActionButton({
 		refresh()
 	}
 	return (
-		<Tip title={`${key ? `${says} (${key})` : says}.${able ? '' : ` Needs ${needs}.`}`}>
+		<Tip title={`${key ? `${says} (${key})` : says}.`}>
 			<span>
 				<Button
 					fullWidth
 					variant="outlined"
 					color="inherit"
-					disabled={!able}
 					onClick={press}
 					sx={{
 						px: 0.5,

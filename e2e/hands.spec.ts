@@ -1,0 +1,202 @@
+import { type Bench, expect, test } from './bench'
+
+const SQUARE = [
+	[300, 300],
+	[900, 300],
+	[900, 900],
+	[300, 900],
+] as const
+const SMALL = [
+	[1200, 400],
+	[1500, 400],
+	[1500, 700],
+] as const
+
+/** Two closed pieces, drawn by clicks: “Piece 1” round the square, “Piece 2” round three corners. */
+async function drawTwo(bench: Bench): Promise<void> {
+	await bench.beginSample('Storm lantern')
+	await bench.clickAll([...SQUARE, SQUARE[0]])
+	await bench.clickAll([...SMALL, SMALL[0]])
+}
+
+/** The labels of the steps that could be undone, the last one first. */
+async function steps(bench: Bench): Promise<string[]> {
+	await bench.page.getByRole('button', { name: /^Undo/ }).waitFor()
+	await bench.page.getByRole('button', { name: 'Steps' }).click()
+	await bench.page.getByRole('menuitem').first().waitFor()
+	const items = await bench.page.getByRole('menuitem').allInnerTexts()
+	await bench.page.keyboard.press('Escape')
+	await expect(bench.page.getByRole('menu')).toBeHidden()
+	return items
+}
+
+test('a lock protects from keys, cards and bins, and says so; only letting go undoes it', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	const panel = page.getByRole('region', { name: 'Pieces' })
+	const hint = page.getByRole('status').filter({ hasText: /./ })
+	await bench.key('3')
+	await bench.drag([250, 250], [950, 950])
+	await panel.getByRole('button', { name: 'Lock Piece 1' }).click()
+	await bench.canvas.focus()
+	for (const key of ['Delete', 'ArrowRight', 's']) {
+		await bench.key(key)
+		await expect(hint.filter({ hasText: '“Piece 1” is locked' })).toBeVisible()
+	}
+	await panel.getByRole('button', { name: 'Delete Piece 1' }).click()
+	await expect(panel).toContainText('Piece 1')
+	await expect(hint.filter({ hasText: 'Not done: Delete a piece' })).toBeVisible()
+	await expect(panel.getByText('4 nodes')).toBeVisible()
+	// The walk passes it by.
+	await bench.canvas.focus()
+	await bench.key('Escape')
+	await bench.key('Escape')
+	await bench.key('n')
+	await expect(hint.filter({ hasText: 'Node 1 of 3' })).toBeVisible()
+	await panel.getByRole('button', { name: 'Unlock Piece 1' }).click()
+	await panel.getByRole('button', { name: 'Delete Piece 1' }).click()
+	await expect(panel.getByText('Piece 1')).toBeHidden()
+})
+
+test('Esc in the midst of a drag puts everything back; no other key edits then', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	await bench.key('3')
+	await bench.click(SQUARE[1])
+	const x = page.getByRole('region', { name: 'Node' }).getByLabel('x', { exact: true })
+	await expect(x).toHaveValue('900')
+	await bench.press(SQUARE[1])
+	await page.mouse.move(...bench.on([1000, 260]), { steps: 4 })
+	await expect(x).not.toHaveValue('900')
+	await bench.key('Delete')
+	await bench.key('Control+z')
+	await bench.key('Escape')
+	await page.mouse.move(...bench.on([1100, 200]), { steps: 3 })
+	await bench.release()
+	await expect(x).toHaveValue('900')
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('4 nodes')
+})
+
+test('Space pans after a control was clicked, undo works in a number field, Delete and the walk go on', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	const panel = page.getByRole('region', { name: 'Pieces' })
+	const card = page.getByRole('region', { name: 'Refine pass' })
+	await bench.key('3')
+	await test.step('a button keeps no hold of Space over the canvas', async () => {
+		await page.getByRole('button', { name: 'Walk on' }).click()
+		await bench.hover([600, 600])
+		await page.keyboard.down(' ')
+		await bench.press([600, 600])
+		await page.mouse.move(...bench.on([640, 640]), { steps: 3 })
+		await bench.release()
+		await page.keyboard.up(' ')
+		await expect(panel.getByText('3 nodes')).toBeVisible()
+		expect(await page.getByText('Walk round').count()).toBe(0)
+	})
+	await test.step('a deleted node is where the walk goes on from, and undo chooses it again', async () => {
+		await bench.canvas.focus()
+		await bench.key('0')
+		await bench.fitSheet({ width: 2000, height: 1500 })
+		await bench.click(SQUARE[1])
+		await expect(card.getByText('Node 2 of 4')).toBeVisible()
+		await bench.key('Delete')
+		await bench.key('n')
+		await expect(card.getByText('Node 2 of 3')).toBeVisible()
+		await bench.key('Escape')
+		await bench.key('Control+z')
+		await expect(card.getByText('Node 2 of 4')).toBeVisible()
+	})
+	await test.step('undo in a field in which nothing is typed is the sheet’s', async () => {
+		const x = page.getByRole('region', { name: 'Node' }).getByLabel('x', { exact: true })
+		await x.fill('950')
+		await bench.key('Enter')
+		await expect(x).toHaveValue('950')
+		await bench.key('Control+z')
+		await expect(x).toHaveValue('900')
+	})
+	await test.step('a field that turns keeps the focus, step after step', async () => {
+		await bench.fitSheet({ width: 2000, height: 1500 })
+		await bench.drag([250, 250], [950, 950])
+		const turn = page.getByLabel('Turn by')
+		await turn.focus()
+		await bench.key('ArrowUp')
+		await bench.key('ArrowUp')
+		await expect(turn).toBeFocused()
+		expect((await steps(bench)).slice(0, 2)).toEqual(['Transform 4 nodes', 'Transform 4 nodes'])
+	})
+})
+
+test('a guide is dragged back onto its ruler by its mark, from any pass', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	const box = (await bench.canvas.boundingBox())!
+	const left = page.getByTestId('ruler-y')
+	const [x, y] = bench.on([800, 600])
+	await left.hover({ position: { x: 8, y: 300 } })
+	await page.mouse.down()
+	await page.mouse.move(x, y, { steps: 4 })
+	await page.mouse.up()
+	expect((await steps(bench))[0]).toBe('Lay a guide')
+	await bench.key('3')
+	await page.mouse.move(x, box.y + 8)
+	await page.mouse.down()
+	await page.mouse.move(x + 60, box.y + 8, { steps: 3 })
+	await page.mouse.move(box.x + 6, box.y + 8, { steps: 4 })
+	await page.mouse.up()
+	expect((await steps(bench))[0]).toBe('Remove a guide')
+})
+
+test('at home a card’s caption opens its sheet, and a file dropped beside the target begins one', async ({
+	page,
+	bench,
+}) => {
+	await page.goto('/')
+	const card = page.getByRole('article', { name: 'Teapot' })
+	await card.getByText('233 nodes').click()
+	await page.waitForURL(/\/sheet\//)
+	await page.goBack()
+	const drawing = Buffer.from(
+		'<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><path d="M9 9h60v60H9z"/></svg>',
+	)
+	const file = { name: 'frame.svg', content: drawing, type: 'image/svg+xml' }
+	await bench.give('drop', page.getByRole('heading', { name: 'Your sheets' }), file)
+	await page.waitForURL(/\/sheet\//)
+	await expect(page.getByRole('textbox', { name: 'Sheet name' })).toHaveValue('frame')
+})
+
+test('every action is found by name, with its key; what cannot be done says what it needs', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	await bench.key('3')
+	await bench.key('Control+k')
+	const field = page.getByRole('combobox', { name: 'What do you want to do?' })
+	await field.fill('line up')
+	await expect(page.getByRole('option', { name: /Line up level/ })).toContainText('Needs two nodes')
+	await bench.key('Escape')
+	await expect(field).toBeHidden()
+	await bench.drag([250, 250], [950, 950])
+	const card = page.getByRole('region', { name: 'Refine pass' })
+	await expect(card.getByRole('button', { name: 'Line up level' })).toBeVisible()
+	await expect(card.getByRole('button', { name: 'First node here' })).toBeHidden()
+	await bench.canvas.focus()
+	await bench.key('/')
+	await field.fill('line up lev')
+	await bench.key('Enter')
+	await expect(field).toBeHidden()
+	expect((await steps(bench))[0]).toBe('Line nodes up')
+	await bench.key('/')
+	await field.fill('proof')
+	await bench.key('Enter')
+	await expect(page.getByRole('region', { name: 'Proof pass' })).toBeVisible()
+})

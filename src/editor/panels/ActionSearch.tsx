@@ -1,0 +1,84 @@
+'use client'
+
+import Autocomplete from '@mui/material/Autocomplete'
+import Box from '@mui/material/Box'
+import Dialog from '@mui/material/Dialog'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
+import { useWorkbench } from '@/editor/workbench/workbench'
+import { type Action, actionsOf } from './actions'
+
+/** One field over all that can be done, with its keys; Enter does what is chosen. */
+export function ActionSearch({ onClose }: { onClose: () => void }) {
+	const workbench = useWorkbench()
+	const all = useMemo(() => actionsOf(workbench), [workbench])
+	const choose = (action: Action | null) => {
+		onClose()
+		if (!action) return
+		action.run()
+		workbench.refresh()
+	}
+	return (
+		<Dialog
+			open
+			onClose={onClose}
+			fullWidth
+			maxWidth="xs"
+			aria-label="All actions"
+			sx={{ '& .MuiDialog-container': { alignItems: 'flex-start' } }}
+			// The list hangs below the field.
+			slotProps={{ paper: { sx: { overflow: 'visible' } } }}
+		>
+			<Box sx={{ p: 1.5 }}>
+				<Autocomplete
+					open
+					disablePortal
+					autoHighlight
+					options={all}
+					groupBy={({ group }) => group}
+					getOptionLabel={({ name }) => name}
+					getOptionDisabled={({ needs }) => needs !== undefined}
+					filterOptions={(options, { inputValue }) => found(options, inputValue)}
+					noOptionsText="Nothing goes by that name."
+					onChange={(_, action) => choose(action)}
+					onClose={(_, reason) => reason === 'escape' && onClose()}
+					slotProps={{ listbox: { sx: { maxHeight: 440 } }, paper: { elevation: 8 } }}
+					renderInput={(params) => (
+						<TextField {...params} autoFocus size="small" label="What do you want to do?" />
+					)}
+					renderOption={({ key, ...props }, { name, says, keys, needs, group }) => (
+						<Box component="li" key={`${group}/${name}`} {...props}>
+							<Box sx={{ flexGrow: 1, minWidth: 0 }}>
+								<Typography variant="body2">{name}</Typography>
+								{(needs ?? says) && (
+									<Typography variant="caption" sx={{ color: 'text.secondary', display: 'block' }}>
+										{needs ? `Needs ${needs}.` : `${says}.`}
+									</Typography>
+								)}
+							</Box>
+							<Typography className="number" variant="caption" sx={{ pl: 1.5, flexShrink: 0 }}>
+								{keys}
+							</Typography>
+						</Box>
+					)}
+				/>
+			</Box>
+		</Dialog>
+	)
+}
+
+/** Those of which every word typed begins a word of the name, or is somewhere in what they do; names first. */
+function found(options: readonly Action[], typed: string): Action[] {
+	const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
+	const named = ({ name, group }: Action) =>
+		words.every((word) => ` ${group} ${name}`.toLowerCase().includes(` ${word}`))
+	const told = ({ name, says = '' }: Action) =>
+		words.every((word) => `${name} ${says}`.toLowerCase().includes(word))
+	// Options of one group stay together; what cannot be done comes after what can.
+	const best = options.filter(named)
+	const rest = options.filter((action) => !named(action) && told(action))
+	return [...best, ...rest].sort(
+		(a, b) => Number(a.needs !== undefined) - Number(b.needs !== undefined),
+	)
+}

@@ -1,0 +1,148 @@
+import { setKind } from '@/core'
+import { isTracing } from '@/editor/bench/desk'
+import { BENCH_KEYS } from '@/editor/input/benchKeys'
+import { PASSES } from '@/editor/passes/passes'
+import { act, chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import type { Workbench } from '@/editor/workbench/workbench'
+import { showProblem } from '@/kit/snackbar'
+
+/** Something that can be done, as it is found by name. */
+export interface Action {
+	readonly group: string
+	readonly name: string
+	/** What it does, where its name does not say it. */
+	readonly says?: string
+	readonly keys?: string
+	/** What it needs, where it cannot be done as things stand. */
+	readonly needs?: string | undefined
+	run(): void
+}
+
+/** All that can be done by name, from where each is defined, as things stand. */
+export function actionsOf(workbench: Workbench): Action[] {
+	return [
+		...nodeActions(workbench),
+		...kindActions(workbench),
+		...walkActions(workbench),
+		...toolActions(workbench),
+		...passActions(workbench),
+		...historyActions(workbench),
+		...viewActions(workbench),
+	]
+}
+
+function nodeActions({ open }: Workbench): Action[] {
+	const chosen = chosenNodes(open.sheet(), open.getState().selection.nodes)
+	return NODE_ACTIONS.flatMap(({ group, actions }) =>
+		actions.map((action): Action => {
+			const { name, says, needs, key } = action
+			return {
+				group,
+				name,
+				says,
+				needs: isAble(action, open.sheet(), chosen) ? undefined : needs,
+				...(key !== undefined && { keys: key }),
+				run: () => {
+					try {
+						act(action, open)
+					} catch (error) {
+						showProblem(error, { variant: 'warning' })
+					}
+				},
+			}
+		}),
+	)
+}
+
+const KINDS = [
+	{ kind: 'corner', keys: 'C' },
+	{ kind: 'smooth', keys: 'S' },
+	{ kind: 'symmetric', keys: 'Y' },
+	{ kind: 'cusp', keys: 'X' },
+] as const
+
+function kindActions({ open }: Workbench): Action[] {
+	const { nodes } = open.getState().selection
+	return KINDS.map(({ kind, keys }) => ({
+		group: 'Nodes',
+		name: `Make ${kind}`,
+		keys,
+		needs: nodes.size > 0 ? undefined : 'nodes',
+		run: () => open.apply(`Make ${kind}`, (sheet) => setKind(sheet, nodes, kind)),
+	}))
+}
+
+function walkActions({ desk, takeTool, walk }: Workbench): Action[] {
+	const step = (by: 1 | -1) => () => {
+		takeTool(nodesTool)
+		walk.step(by)
+	}
+	const needs = isTracing(desk.getState()) ? undefined : 'a pass in which outlines are traced'
+	return [
+		{ group: 'Nodes', name: 'Walk to the next node', keys: 'N', needs, run: step(1) },
+		{ group: 'Nodes', name: 'Walk back', keys: 'Shift N', needs, run: step(-1) },
+	]
+}
+
+function toolActions({ desk, goTo, takeTool }: Workbench): Action[] {
+	return PASSES.flatMap((pass) =>
+		pass.tools.map((tool): Action & { id: string } => ({
+			id: tool.id,
+			group: 'Tools',
+			name: tool.about === 'photos' ? `${tool.name} photos` : tool.name,
+			...(tool.key !== undefined && { keys: tool.key.toUpperCase() }),
+			run: () => {
+				if (!desk.getState().pass.tools.includes(tool)) goTo(pass)
+				takeTool(tool)
+			},
+		})),
+	).filter(({ id }, i, all) => all.findIndex((other) => other.id === id) === i)
+}
+
+function passActions({ goTo }: Workbench): Action[] {
+	return PASSES.map((pass) => ({
+		group: 'Passes',
+		name: pass.name,
+		says: pass.purpose,
+		keys: String(pass.number),
+		run: () => goTo(pass),
+	}))
+}
+
+function historyActions({ open }: Workbench): Action[] {
+	const { past, future } = open.getState().history
+	const nothing = (steps: readonly unknown[], what: string) => (steps.length > 0 ? undefined : what)
+	return [
+		{
+			group: 'Steps',
+			name: 'Undo',
+			keys: 'Ctrl Z',
+			needs: nothing(past, 'a step'),
+			run: open.undo,
+		},
+		{
+			group: 'Steps',
+			name: 'Redo',
+			keys: 'Ctrl Shift Z',
+			needs: nothing(future, 'a step that was undone'),
+			run: open.redo,
+		},
+	]
+}
+
+/** Keys of the bench that do what they do at once; those that are held are no actions. */
+function viewActions(workbench: Workbench): Action[] {
+	const { width, height } = workbench.desk.getState().size
+	const context = {
+		workbench,
+		held: { pan: false, zoomBox: false },
+		pointer: () => [width / 2, height / 2] as const,
+	}
+	return BENCH_KEYS.filter(({ end }) => !end).map(({ keys, does, act: run }) => ({
+		group: 'Seeing',
+		name: does,
+		keys,
+		run: () => run(context),
+	}))
+}
