@@ -200,3 +200,65 @@ test('every action is found by name, with its key; what cannot be done says what
 	await bench.key('Enter')
 	await expect(page.getByRole('region', { name: 'Proof pass' })).toBeVisible()
 })
+
+test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG', async ({
+	bench,
+	page,
+	context,
+}) => {
+	await drawTwo(bench)
+	const panel = page.getByRole('region', { name: 'Pieces' })
+	const count = (shape: string) => expect(panel.getByText(shape, { exact: true }))
+	await page.evaluate(() =>
+		window.addEventListener('copy', (event) =>
+			Object.assign(window, { laid: event.clipboardData?.getData('text/plain') }),
+		),
+	)
+	await test.step('a piece, to the last digit, beside itself', async () => {
+		await bench.key('3')
+		await bench.click([600, 600])
+		await bench.key('Control+c')
+		await bench.key('Control+v')
+		await count('4 nodes').toHaveCount(2)
+		const laid = await page.evaluate(() => (window as unknown as { laid: string }).laid)
+		expect(laid).toContain('<svg')
+		expect(laid).toContain('M300 300L900 300L900 900L300 900Z')
+	})
+	await test.step('nodes as an open outline; cut, they leave the outline open', async () => {
+		await bench.drag([1150, 350], [1550, 450])
+		await bench.key('Control+x')
+		await bench.key('Control+v')
+		await count('2 nodes, open').toBeVisible()
+	})
+	await test.step('in another tab, and what another program laid there', async () => {
+		await bench.click([600, 600])
+		await bench.key('Control+c')
+		const other = await context.newPage()
+		await other.goto('/')
+		await other.getByRole('button', { name: 'Begin a sheet with Heron' }).click()
+		await other.waitForURL(/\/sheet\//)
+		const canvas = other.getByTestId('canvas')
+		await expect(canvas).toHaveAttribute('aria-busy', 'false')
+		await canvas.focus()
+		await other.keyboard.press('2')
+		await other.keyboard.press('Control+v')
+		const pieces = other.getByRole('region', { name: 'Pieces' })
+		await expect(pieces.getByText('4 nodes')).toBeVisible()
+		await canvas.evaluate((element) => {
+			const data = new DataTransfer()
+			data.setData(
+				'text/plain',
+				'<svg xmlns="http://www.w3.org/2000/svg"><path d="M9 9h9v9z"/></svg>',
+			)
+			element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }))
+		})
+		await expect(pieces.getByText('3 nodes')).toBeVisible()
+	})
+	await test.step('Ctrl S saves the sheet as a file', async () => {
+		await page.bringToFront()
+		await bench.canvas.focus()
+		const coming = page.waitForEvent('download')
+		await bench.key('Control+s')
+		expect((await coming).suggestedFilename()).toBe('storm-lantern.svg')
+	})
+})

@@ -68,18 +68,46 @@ test('keys typed into a field do not reach the bench', async ({ bench, page }) =
 	await expect(page.getByRole('textbox', { name: 'Sheet name' })).toHaveValue('Seven 758')
 })
 
-test('home and every pass pass an accessibility check', async ({ bench, page }) => {
-	await bench.beginSample('Storm lantern')
-	await bench.clickAll(TRIANGLE)
-	for (const key of ['1', '2', '3', '5', '7', '8']) {
+for (const scheme of ['day', 'lamplight'])
+	test(`home and every pass pass an accessibility check by ${scheme}`, async ({ bench, page }) => {
+		const isAccessible = async (where: string) => {
+			const { violations } = await new AxeBuilder({ page }).analyze()
+			const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`)
+			expect({ where, found }).toEqual({ where, found: [] })
+		}
+		await bench.beginSample('Storm lantern')
+		if (scheme === 'lamplight') await page.getByRole('button', { name: 'Bench by' }).click()
+		await bench.clickAll([...TRIANGLE, TRIANGLE[0]!])
+		await bench.key('e')
+		await bench.click(TRIANGLE[0]!)
+		for (const name of ['Photo', 'Rough', 'Refine', 'Thin', 'Cut', 'Proof', 'Export']) {
+			await bench.pass(name)
+			await expect(page.getByRole('region', { name: `${name} pass` })).toBeVisible()
+			await isAccessible(name)
+		}
+		await bench.pass('Refine')
 		await bench.canvas.focus()
-		await bench.key(key)
-		await expect(page.getByRole('main')).toBeVisible()
-		const { violations } = await new AxeBuilder({ page }).analyze()
-		expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`)).toEqual([])
-	}
-	await page.goto('/')
-	await expect(page.getByRole('article').first()).toBeVisible()
-	const { violations } = await new AxeBuilder({ page }).analyze()
-	expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`)).toEqual([])
+		await bench.key('?')
+		await expect(page.getByRole('dialog')).toBeVisible()
+		await isAccessible('keys')
+		await page.goto('/')
+		await expect(page.getByRole('article').first()).toBeVisible()
+		await isAccessible('home')
+	})
+
+test('the tools are one stop of the Tab key, with arrows from one to the next', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	const pen = page.getByRole('radio', { name: 'Pen D' })
+	const pencil = page.getByRole('radio', { name: 'Pencil' })
+	await expect(pen).toHaveAttribute('tabindex', '0')
+	await expect(pencil).toHaveAttribute('tabindex', '-1')
+	await pen.focus()
+	await bench.key('ArrowDown')
+	await expect(pencil).toBeFocused()
+	await expect(pencil).toBeChecked()
+	await bench.key('ArrowUp')
+	await expect(pen).toBeChecked()
 })

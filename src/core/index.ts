@@ -177,6 +177,7 @@ export {
 	setFirstNode,
 	splitAt,
 } from './path/ends'
+export { withFreshIds } from './path/freshIds'
 export { guarded, type Kept } from './path/guarded'
 export {
 	addGuides,
@@ -232,6 +233,7 @@ export {
 	openingsOf,
 	releaseOpening,
 } from './path/openings'
+export { outlinesOfNodes } from './path/outlinesOfNodes'
 export {
 	addPhoto,
 	changePhoto,

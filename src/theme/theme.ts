@@ -73,6 +73,9 @@ export const theme = createTheme({
 			// One paper by lamplight too: what floats is told by its shadow.
 			styleOverrides: { root: { backgroundImage: 'none' } },
 		},
+		MuiToggleButton: {
+			styleOverrides: { root: ({ theme: t }) => ({ color: t.vars.palette.text.secondary }) },
+		},
 		MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true } },
 		MuiTextField: { defaultProps: { size: 'small' } },
 		MuiSlider: { defaultProps: { size: 'small' } },

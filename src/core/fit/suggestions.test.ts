@@ -73,7 +73,7 @@ describe('followed one after the other', () => {
 
 	test('they come to rest, and move the outline no further than the furthest of them said (random outlines)', () => {
 		const random = randomNumbers(31)
-		for (let k = 0; k < 60; k++) {
+		for (let k = 0; k < 12; k++) {
 			const contour = wobbly(random)
 			const { left, said } = followAll(contour, (count) => Math.floor(random() * count))
 			const moved = deviation([contour], [left]).max

@@ -86,12 +86,26 @@ function followed(contour: Contour, { what, node, amount }: Wish): Contour {
 	const made = granted(contour, what, k, amount)
 	if (made === contour) return contour
 	const { thinned: _, ...plain } = made
+	const moved = refittedNodes(contour)
+	const only = [...moved, ...nowMoved(contour, made, what, k, moved)]
 	const still = new Set(made.nodes.map(({ id }) => id))
-	const beside = what === 'outermost' ? [] : beyond(contour, k)
-	const only = [...refittedNodes(contour), ...beside].filter(
-		(id): id is string => id !== undefined && still.has(id),
-	)
-	return only.length > 0 ? thinnedMark(plain, NEEDLESS_PX, new Set(only)) : plain
+	const left = new Set(only.filter((id) => still.has(id)))
+	return left.size > 0 ? thinnedMark(plain, NEEDLESS_PX, left) : plain
+}
+
+/** Between which nodes the outline was moved by a wish granted; nodes set into such a part are of it. */
+function nowMoved(
+	contour: Contour,
+	made: Contour,
+	what: Wish['what'],
+	k: number,
+	moved: ReadonlySet<string>,
+): string[] {
+	if (what !== 'outermost') return beyond(contour, k).filter((id) => id !== undefined)
+	const [, here, after] = beyond(contour, k)
+	if (!here || !after || !moved.has(here) || !moved.has(after)) return []
+	const before = new Set(contour.nodes.map(({ id }) => id))
+	return made.nodes.map(({ id }) => id).filter((id) => !before.has(id))
 }
 
 function granted(contour: Contour, what: Wish['what'], k: number, amount: number): Contour {

@@ -15,6 +15,7 @@ test('what is packed comes out the same, to the bit, but for its ids', () => {
 		fc.property(fc.array(anyContour, { maxLength: 5 }), (contours) => {
 			expect(withoutIds(unpackContours(packContours(contours)))).toEqual(withoutIds(contours))
 		}),
+		{ numRuns: 20 },
 	)
 })
 

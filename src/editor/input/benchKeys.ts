@@ -86,6 +86,8 @@ export const EVERYWHERE: readonly Shortcut[] = [
 	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
 	{ keys: 'N, Shift N', does: 'Walk to the next node, or back' },
 	{ keys: 'Alt and arrows on a piece', does: 'Change the order of pieces' },
+	{ keys: 'Ctrl C, X, V', does: 'Copy, cut, paste pieces, or the nodes chosen as outlines' },
+	{ keys: 'Ctrl S', does: 'Save the sheet as SVG' },
 	{ keys: '/, Ctrl K', does: 'All actions by name' },
 	{ keys: '?', does: 'This list' },
 ]

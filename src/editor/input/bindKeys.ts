@@ -35,7 +35,7 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gesture
 		const input = keyInput(event)
 		if (input.key in ARROWS) clearTimeout(sealing)
 		const taken = input.mod
-			? historyKey(workbench, input) || searchKey(workbench, input)
+			? historyKey(workbench, input) || searchKey(workbench, input) || saveKey(workbench, input)
 			: searchKey(workbench, input) ||
 				passKey(workbench, input) ||
 				benchKey(context, input, event.repeat)
@@ -88,6 +88,13 @@ function historyKey({ open, refresh }: Workbench, { key, shift }: KeyInput): boo
 	if (key === 'y' || shift) open.redo()
 	else open.undo()
 	refresh()
+	return true
+}
+
+/** Ctrl S saves a file; what writes it comes with the first. */
+function saveKey({ open }: Workbench, { key }: KeyInput): boolean {
+	if (key !== 's') return false
+	void import('@/editor/workbench/saveAs').then(({ saveAs }) => saveAs(open))
 	return true
 }
 

@@ -39,6 +39,8 @@ export function belongsToField(event: KeyboardEvent, clicked: Node | null = null
 	if (input?.type === 'checkbox') return event.key === ' ' && !left
 	if (target.closest('input, textarea, select, [contenteditable="true"]')) return true
 	const presses = event.key === 'Enter' || event.key === ' '
+	// Inside a group of tools arrows go from one to the next.
+	if (event.key.startsWith('Arrow') && target.closest('[role="radiogroup"]')) return true
 	const button = presses && target.closest('button, a, [role="button"], [role="tab"]')
 	return Boolean(button) && !left
 }

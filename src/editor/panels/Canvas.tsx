@@ -99,6 +99,11 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 				overflow: 'hidden',
 				touchAction: 'none',
 				outline: 'none',
+				'&:focus-visible': {
+					outline: '2px solid',
+					outlineColor: 'primary.main',
+					outlineOffset: '-2px',
+				},
 				userSelect: 'none',
 			}}
 		/>

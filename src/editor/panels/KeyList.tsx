@@ -15,7 +15,7 @@ export function KeyList({ open, onClose }: { open: boolean; onClose: () => void 
 			<DialogTitle id="key-list-title" variant="h1">
 				All keys
 			</DialogTitle>
-			<DialogContent sx={{ columns: 2, columnGap: 4 }}>
+			<DialogContent tabIndex={0} sx={{ columns: 2, columnGap: 4 }}>
 				{keyGroups().map(({ group, keys }) => (
 					<Box key={group} sx={{ breakInside: 'avoid', mb: 2.5 }}>
 						<Typography variant="h2" gutterBottom>

@@ -122,7 +122,10 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 						<Typography variant="body2" noWrap sx={{ fontWeight: selected ? 650 : 500 }}>
 							{piece.name}
 						</Typography>
-						<Typography variant="caption" sx={{ color: isOpen ? 'error.main' : 'text.secondary' }}>
+						<Typography
+							variant="caption"
+							sx={{ color: isOpen ? 'error.main' : selected ? 'text.primary' : 'text.secondary' }}
+						>
 							{nodeCount(nodes)}
 							{isOpen ? ', open' : ''}
 						</Typography>
@@ -185,7 +188,7 @@ const InnerRow = memo(function InnerRow({ contour, name, role }: Inner) {
 				<Typography variant="body2" noWrap>
 					{name}
 				</Typography>
-				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				<Typography variant="caption" sx={{ color: selected ? 'text.primary' : 'text.secondary' }}>
 					{nodeCount(contour.nodes.length)}
 				</Typography>
 			</ButtonBase>

@@ -5,6 +5,14 @@ import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
+/** What arrow keys do inside: the next tool, or the one before. */
+const STEPS: Readonly<Record<string, number>> = {
+	ArrowDown: 1,
+	ArrowRight: 1,
+	ArrowUp: -1,
+	ArrowLeft: -1,
+}
+
 /** The pass's tools as large rows: icon, name, key. */
 export function ToolRows() {
 	const workbench = useWorkbench()
@@ -20,14 +28,28 @@ export function ToolRows() {
 				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(0, 1fr))' : '1fr',
 			}}
 		>
-			{pass.tools.map((tool) => {
+			{pass.tools.map((tool, i) => {
 				const { id, name, key = '', icon: Icon } = tool
 				const here = tool === current
+				// One stop for Tab: the tool at hand, or the first where none of them is.
+				const stop = here || (i === 0 && !pass.tools.includes(current))
 				return (
 					<ButtonBase
 						key={id}
 						role="radio"
 						aria-checked={here}
+						tabIndex={stop ? 0 : -1}
+						onKeyDown={(event) => {
+							const by = STEPS[event.key]
+							if (by === undefined) return
+							const next = pass.tools.at((i + by) % pass.tools.length)
+							const rows = event.currentTarget.parentElement?.children
+							const row = next && rows?.[pass.tools.indexOf(next)]
+							if (next) workbench.takeTool(next)
+							if (row instanceof HTMLElement) row.focus()
+							event.preventDefault()
+							event.stopPropagation()
+						}}
 						onClick={() => workbench.takeTool(tool)}
 						sx={{
 							justifyContent: 'flex-start',

@@ -23,7 +23,8 @@ export function useTakeFiles(): Take {
 
 /** Files dropped or pasted anywhere on the editor come in; what cannot is said, file by file. */
 export function FilesTaken({ children }: { children: ReactNode }) {
-	const { open, running } = useWorkbench()
+	const workbench = useWorkbench()
+	const { open, running } = workbench
 	const takePicture = useTakePicture()
 	const [over, setOver] = useState(false)
 
@@ -66,8 +67,18 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 			if (files.length > 0) void take(files)
 		}
 		window.addEventListener('paste', onPaste)
-		return () => window.removeEventListener('paste', onPaste)
-	}, [take])
+		// The clipboard comes once the editor stands.
+		let unbind: (() => void) | null = null
+		let gone = false
+		void import('./clipboard').then(({ bindClipboard }) => {
+			if (!gone) unbind = bindClipboard(workbench, (file) => void take([file]))
+		})
+		return () => {
+			gone = true
+			unbind?.()
+			window.removeEventListener('paste', onPaste)
+		}
+	}, [take, workbench])
 
 	return (
 		<TakeContext value={take}>

@@ -1,0 +1,152 @@
+import {
+	contourHull,
+	emptySheet,
+	formatSvg,
+	newId,
+	outlinesOfNodes,
+	type Piece,
+	parseSheet,
+	removeOpen,
+	removePieces,
+	type Sheet,
+	sheetToJson,
+	transformPieces,
+	withFreshIds,
+} from '@/core'
+import { chosenPieces } from '@/store/selection'
+import type { Workbench } from './workbench'
+
+/** How pieces lie on the clipboard for sheets of ours: to the last digit, with kinds and names. */
+const OWN_TYPE = 'application/x-skiagram-pieces+json'
+const SVG_TYPE = 'image/svg+xml'
+/** What is pasted onto itself is moved by so much, px on screen. */
+const BESIDE_PX = 16
+
+/**
+ * Copies, cuts and pastes: pieces, or the nodes chosen as outlines; for other programs as SVG.
+ * @param takeSvg brings a drawing in that another program laid there
+ * @returns what unbinds it
+ */
+export function bindClipboard(workbench: Workbench, takeSvg: (file: File) => void): () => void {
+	const bound = new AbortController()
+	const on = (type: 'copy' | 'cut' | 'paste', act: (data: DataTransfer) => boolean) =>
+		window.addEventListener(
+			type,
+			(event) => {
+				const data = event.clipboardData
+				if (data && !isTyping(event) && act(data)) event.preventDefault()
+			},
+			{ signal: bound.signal },
+		)
+	on('copy', (data) => copy(workbench, data))
+	on('cut', (data) => copy(workbench, data) && cut(workbench))
+	on('paste', (data) => paste(workbench, data, takeSvg))
+	return () => bound.abort()
+}
+
+/** Text that is chosen or typed is copied as text. */
+function isTyping({ target }: Event): boolean {
+	if (target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]'))
+		return true
+	return window.getSelection()?.isCollapsed === false
+}
+
+/** The nodes that are chosen where outlines are worked on, else none. */
+function nodesAtHand({ open, desk }: Workbench): ReadonlySet<string> {
+	const { nodes } = open.getState().selection
+	return desk.getState().tool.about === 'outlines' ? nodes : new Set()
+}
+
+function piecesAtHand(workbench: Workbench): Piece[] {
+	const { open } = workbench
+	const nodes = nodesAtHand(workbench)
+	if (nodes.size > 0) return outlinesOfNodes(open.sheet(), nodes)
+	const chosen = chosenPieces(open.getState().selection)
+	return open.sheet().pieces.filter(({ id }) => chosen.has(id))
+}
+
+function copy(workbench: Workbench, data: DataTransfer): boolean {
+	const pieces = piecesAtHand(workbench)
+	if (pieces.length === 0) return false
+	const sheet: Sheet = { ...workbench.open.sheet(), photos: [], guides: [], pieces }
+	const svg = formatSvg({ ...sheet, pieces: pieces.map((piece) => ({ ...piece, hidden: false })) })
+	data.setData(OWN_TYPE, sheetToJson(sheet))
+	data.setData(SVG_TYPE, svg)
+	data.setData('text/plain', svg)
+	return true
+}
+
+function cut(workbench: Workbench): boolean {
+	const { open } = workbench
+	const nodes = nodesAtHand(workbench)
+	if (nodes.size > 0) open.apply('Cut nodes', (sheet) => removeOpen(sheet, nodes))
+	else {
+		const chosen = chosenPieces(open.getState().selection)
+		open.apply(chosen.size > 1 ? 'Cut pieces' : 'Cut a piece', (sheet) =>
+			removePieces(sheet, chosen),
+		)
+	}
+	return true
+}
+
+function paste(
+	{ open, desk }: Workbench,
+	data: DataTransfer,
+	takeSvg: (file: File) => void,
+): boolean {
+	if (data.files.length > 0) return false
+	const own = ownPieces(data.getData(OWN_TYPE))
+	if (own) {
+		const pieces = freshIn(open.sheet(), own, BESIDE_PX / desk.getState().view.scale)
+		open.apply(pieces.length > 1 ? 'Paste pieces' : 'Paste a piece', (sheet) => ({
+			...sheet,
+			pieces: [...sheet.pieces, ...pieces],
+		}))
+		const ids = pieces.map(({ id }) => id)
+		open.select({ piece: ids[0] ?? null, contour: null, nodes: new Set(), others: new Set(ids) })
+		return true
+	}
+	const text = data.getData(SVG_TYPE) || data.getData('text/plain')
+	if (!/^\s*<[^>]*\b(?:xml|svg)\b/i.test(text)) return false
+	takeSvg(new File([text], 'The clipboard.svg', { type: SVG_TYPE }))
+	return true
+}
+
+/** Pieces that a sheet of ours laid on the clipboard; `null` where there are none that can be read. */
+function ownPieces(json: string): readonly Piece[] | null {
+	if (json === '') return null
+	try {
+		const { pieces } = parseSheet({ ...emptySheet('', 1, 1), ...JSON.parse(json) })
+		return pieces.length > 0 ? pieces : null
+	} catch {
+		return null
+	}
+}
+
+/** Pieces with ids of their own, beside what they would lie on exactly. */
+function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number): readonly Piece[] {
+	const taken = new Set(
+		sheet.pieces.flatMap(({ contours }) =>
+			contours.flatMap(({ id, nodes }) => [id, ...nodes.map((node) => node.id)]),
+		),
+	)
+	const fresh = pieces.map((piece) => ({
+		...piece,
+		id: newId(),
+		hidden: false,
+		locked: false,
+		contours: withFreshIds(piece.contours, taken),
+	}))
+	const places = new Set(sheet.pieces.map(placeOf))
+	let by = 0
+	const moved = () => {
+		const ids = new Set(fresh.map(({ id }) => id))
+		return transformPieces({ ...sheet, pieces: fresh }, ids, [1, 0, 0, 1, by, by]).pieces
+	}
+	while (moved().some((piece) => places.has(placeOf(piece)))) by += beside
+	return moved()
+}
+
+function placeOf({ contours }: Piece): string {
+	return contours.map((contour) => Object.values(contourHull(contour)).join()).join(';')
+}

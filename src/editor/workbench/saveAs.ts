@@ -1,0 +1,20 @@
+import { type Format, type FormatSettings, startingSettings, svgFormat } from '@/core'
+import { showProblem, showSnack } from '@/kit/snackbar'
+import { fileStem, saveFile } from '@/store/files'
+import type { OpenSheet } from '@/store/openSheet'
+
+/** Saves the sheet's artwork as a file where the user wants it. */
+export async function saveAs(
+	open: OpenSheet,
+	format: Format = svgFormat,
+	settings: FormatSettings = startingSettings(format),
+): Promise<void> {
+	const sheet = open.sheet()
+	try {
+		const fileName = `${fileStem(sheet.name)}${format.extension}`
+		if (await saveFile(format.write(sheet, settings), fileName, format.mimeType))
+			showSnack(`Exported as ${fileName}.`)
+	} catch (error) {
+		showProblem(error)
+	}
+}
