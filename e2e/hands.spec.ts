@@ -262,3 +262,30 @@ test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG
 		expect((await coming).suggestedFilename()).toBe('storm-lantern.svg')
 	})
 })
+
+test('the list scrolls to what is chosen on the canvas; F2 renames a row', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	const squares = Array.from({ length: 60 }, (_, k) => {
+		const [x, y] = [100 + (k % 10) * 180, 100 + Math.floor(k / 10) * 200]
+		return `<path d="M${x} ${y}h120v120h-120z"><title>Square ${k + 1}</title></path>`
+	})
+	const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="2000" height="1500">${squares.join('')}</svg>`
+	const file = { name: 'squares.svg', content: Buffer.from(drawing), type: 'image/svg+xml' }
+	await bench.give('drop', page.getByRole('main'), file)
+	const panel = page.getByRole('region', { name: 'Pieces' })
+	const row = (name: string) => panel.getByRole('button', { name: new RegExp(`^${name} 4`) })
+	await expect(row('Square 60')).toBeVisible()
+	await bench.key('3')
+	await bench.click([160, 160])
+	await expect(row('Square 1')).toBeInViewport()
+	await bench.click([1780, 1160])
+	await expect(row('Square 60')).toBeInViewport()
+	await row('Square 60').focus()
+	await bench.key('F2')
+	await page.getByRole('textbox', { name: 'Piece name' }).fill('Last of all')
+	await bench.key('Enter')
+	await expect(row('Last of all')).toBeVisible()
+})

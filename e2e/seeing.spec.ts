@@ -71,7 +71,10 @@ test('keys typed into a field do not reach the bench', async ({ bench, page }) =
 for (const scheme of ['day', 'lamplight'])
 	test(`home and every pass pass an accessibility check by ${scheme}`, async ({ bench, page }) => {
 		const isAccessible = async (where: string) => {
-			const { violations } = await new AxeBuilder({ page }).analyze()
+			const axe = new AxeBuilder({ page })
+			// By lamplight only colours differ.
+			if (scheme === 'lamplight') axe.withRules(['color-contrast'])
+			const { violations } = await axe.analyze()
 			const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`)
 			expect({ where, found }).toEqual({ where, found: [] })
 		}

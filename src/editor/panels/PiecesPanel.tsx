@@ -10,7 +10,7 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
-import { lazy, memo, Suspense, useRef, useState } from 'react'
+import { lazy, memo, Suspense, useEffect, useRef, useState } from 'react'
 import {
 	boundsOf,
 	changePiece,
@@ -26,7 +26,7 @@ import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/w
 import { NameField } from '@/kit/NameField'
 import { ShapePicture } from '@/kit/ShapePicture'
 import { chosenPieces, selectContour, withPiece } from '@/store/selection'
-import { orderHandlers } from './pieceOrder'
+import { type DropSide, orderHandlers } from './pieceOrder'
 import { type Row, useRows } from './pieceRows'
 
 /** A list of more rows than this has only those in sight: what that takes comes with the first such list. */
@@ -76,15 +76,23 @@ export function PiecesPanel() {
 const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	const { open } = useWorkbench()
 	const [naming, setNaming] = useState(false)
+	const [drop, setDrop] = useState<DropSide | null>(null)
 	const selected = useOpenSheet((state) => chosenPieces(state.selection).has(piece.id))
 	const change = (label: string, values: Parameters<typeof changePiece>[2]) =>
 		open.apply(label, (sheet) => changePiece(sheet, piece.id, values))
+	const row = useSeenWhenChosen(selected)
 	const isOpen = piece.contours.some((contour) => !contour.closed)
 	const nodes = piece.contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
 	return (
 		<Box
-			{...(naming ? {} : orderHandlers(open, piece.id))}
-			sx={{ ...ROW, bgcolor: selected ? 'action.selected' : 'transparent' }}
+			{...(naming ? {} : orderHandlers(open, piece.id, setDrop))}
+			ref={row}
+			sx={{
+				...ROW,
+				bgcolor: selected ? 'action.selected' : 'transparent',
+				boxShadow: drop && (drop === 'above' ? '0 -2px 0' : '0 2px 0'),
+				color: drop ? 'primary.main' : undefined,
+			}}
 		>
 			{naming ? (
 				<NameField
@@ -97,7 +105,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 			) : (
 				<ButtonBase
 					aria-pressed={selected}
-					title="Shift-click: choose several. Double-click: rename. Drag, or Alt and an arrow key: change the order"
+					title="Shift-click: choose several. Double-click or F2: rename. Drag, or Alt and an arrow key: change the order"
 					onClick={(event) => {
 						const { selection } = open.getState()
 						if (event.shiftKey || event.ctrlKey || event.metaKey)
@@ -110,6 +118,9 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 							)
 					}}
 					onDoubleClick={() => setNaming(true)}
+					onKeyDown={(event) => {
+						if (event.key === 'F2') setNaming(true)
+					}}
 					sx={NAME}
 				>
 					<ShapePicture
@@ -175,8 +186,9 @@ const InnerRow = memo(function InnerRow({ contour, name, role }: Inner) {
 	const { open, desk } = useWorkbench()
 	const selected = useOpenSheet((state) => state.selection.contour === contour.id)
 	const opening = role === 'opening'
+	const row = useSeenWhenChosen(selected)
 	return (
-		<Box sx={{ ...ROW, bgcolor: selected ? 'action.selected' : 'transparent' }}>
+		<Box ref={row} sx={{ ...ROW, bgcolor: selected ? 'action.selected' : 'transparent' }}>
 			<ButtonBase
 				aria-pressed={selected}
 				title="Double-click: show it at full size"
@@ -220,6 +232,15 @@ const InnerRow = memo(function InnerRow({ contour, name, role }: Inner) {
 		</Box>
 	)
 })
+
+/** Scrolls a row into sight when it is chosen elsewhere, on the canvas or by the walk. */
+function useSeenWhenChosen(chosen: boolean) {
+	const row = useRef<HTMLDivElement>(null)
+	useEffect(() => {
+		if (chosen) row.current?.scrollIntoView({ block: 'nearest' })
+	}, [chosen])
+	return row
+}
 
 function nodeCount(n: number): string {
 	return `${n} ${n === 1 ? 'node' : 'nodes'}`

@@ -2,7 +2,8 @@
 
 import Box from '@mui/material/Box'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import { type ReactNode, type RefObject, useRef } from 'react'
+import { type ReactNode, type RefObject, useEffect, useMemo, useRef } from 'react'
+import { useOpenSheet } from '@/editor/workbench/workbench'
 import type { Row } from './pieceRows'
 
 /** How tall a row is, px; measured once it shows. */
@@ -28,6 +29,15 @@ export function RowsInSight({
 		getItemKey: (i) => rows[i]?.key ?? i,
 		scrollMargin: list.current?.offsetTop ?? 0,
 	})
+	const { piece, contour } = useOpenSheet((state) => state.selection)
+	const place = useMemo(() => {
+		const of = (id: string | null) => rows.findIndex(({ key }) => key === id)
+		// An outer edge has no row of its own: its piece's stands for it.
+		return of(contour) >= 0 ? of(contour) : of(piece)
+	}, [rows, piece, contour])
+	useEffect(() => {
+		if (place >= 0) virtual.scrollToIndex(place, { align: 'auto' })
+	}, [place, virtual])
 	return (
 		<Box
 			component="ul"
