@@ -49,6 +49,7 @@ await withPage(async (page, base) => {
 	await shoot('photo')
 	await page.keyboard.up('v')
 	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
+	await page.getByText('Finding the photo’s edges').waitFor({ state: 'hidden' })
 	await shoot('edges')
 	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
 	await page.getByRole('button', { name: 'Reset the tone' }).click()
