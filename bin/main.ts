@@ -1,13 +1,13 @@
-import { combineCommand } from './combine'
-import { convertCommand } from './convert'
 import { isClosedPipe, say } from './files'
-import { thinCommand } from './thin'
 import { UsageError } from './usage'
 
-const COMMANDS: Readonly<Record<string, (args: string[]) => Promise<void>>> = {
-	combine: combineCommand,
-	convert: convertCommand,
-	thin: thinCommand,
+type Command = (args: string[]) => Promise<void>
+
+/** What a command needs of the core is read when it is asked for. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+	combine: () => import('./combine').then((m) => m.combineCommand),
+	convert: () => import('./convert').then((m) => m.convertCommand),
+	thin: () => import('./thin').then((m) => m.thinCommand),
 }
 
 const HELP = `skiagram convert IN.svg… [-o OUT.svg|FOLDER/] [--precision DECIMALS] [--json]
@@ -29,7 +29,7 @@ export async function main([name, ...args]: string[]): Promise<number> {
 	try {
 		const command = Object.hasOwn(COMMANDS, name ?? '') ? COMMANDS[name ?? ''] : undefined
 		if (name === '--help' || name === '-h') say(HELP)
-		else if (command) await command(args)
+		else if (command) await (await command())(args)
 		else throw new UsageError(name ? `There is no command “${name}”.` : 'Say what to do.')
 		return 0
 	} catch (error) {
