@@ -45,6 +45,7 @@ test('a lock protects from keys, cards and bins, and says so; only letting go un
 		await bench.key(key)
 		await expect(hint.filter({ hasText: '“Piece 1” is locked' })).toBeVisible()
 	}
+	expect((await steps(bench))[0]).toBe('Lock a piece')
 	await panel.getByRole('button', { name: 'Delete Piece 1' }).click()
 	await expect(panel).toContainText('Piece 1')
 	await expect(hint.filter({ hasText: 'Not done: Delete a piece' })).toBeVisible()

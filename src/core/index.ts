@@ -251,8 +251,10 @@ export {
 	placePhoto,
 	removePhoto,
 	replacePicture,
+	resizePhoto,
 	transformPhoto,
 	turnPhoto,
+	upperLeft,
 } from './path/photos'
 export {
 	addPieces,

@@ -47,7 +47,7 @@ export interface OpenSheetActions {
 	takeIn(label: string, pieces: readonly Piece[]): void
 	seal(): void
 	/** An edit that takes back what the last step did: neither is a step any more. */
-	takeBack(edit: Edit): void
+	takeBack(label: string, edit: Edit): void
 	undo(): void
 	redo(): void
 	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
@@ -113,8 +113,8 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				return record(history, label, { ...present, pieces: [...present.pieces, ...pieces] })
 			}),
 		seal: () => change(seal),
-		takeBack: (edit: Edit) =>
-			change((history) => takeBack(seal(history), 'Take back', edit(history.present))),
+		takeBack: (label: string, edit: Edit) =>
+			change((history) => takeBack(seal(history), label, edit(history.present))),
 		undo: () => travel((history) => undo(seal(history))),
 		redo: () => travel((history) => redo(seal(history))),
 		jump: (steps: number) =>

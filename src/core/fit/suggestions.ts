@@ -52,7 +52,7 @@ export function suggestionsFor(contour: Contour, needlessPx = NEEDLESS_PX): Sugg
 	const moved = refittedNodes(contour)
 	return contour.nodes.flatMap((node, k) =>
 		[
-			nearlySmooth(contour, node, k) ?? nearlyCorner(contour, node),
+			nearlySmooth(contour, node, k) ?? nearlyCorner(node),
 			needless(contour, node, k, needlessPx),
 			outermost(contour, node, k),
 		].flatMap((wish) => {
@@ -128,7 +128,7 @@ function nearlySmooth(contour: Contour, node: PathNode, k: number): Wish | undef
 	return { what: 'nearly-smooth', node: node.id, at: node.at, amount: turn }
 }
 
-function nearlyCorner(_: Contour, node: PathNode): Wish | undefined {
+function nearlyCorner(node: PathNode): Wish | undefined {
 	if (node.kind !== 'smooth' && node.kind !== 'symmetric') return undefined
 	const { in: into, out, at } = node
 	if (!into || !out) return undefined
@@ -213,7 +213,7 @@ function settles(was: Contour, is: Contour): boolean {
 function leftOver(contour: Contour): readonly number[] {
 	const bulges = segments(contour).flatMap(bulgesOf).length
 	const joins = contour.nodes.filter(
-		(node, k) => nearlySmooth(contour, node, k) ?? nearlyCorner(contour, node),
+		(node, k) => nearlySmooth(contour, node, k) ?? nearlyCorner(node),
 	)
 	return [bulges, joins.length, contour.nodes.length]
 }

@@ -19,7 +19,9 @@ import {
 	placePhoto,
 	removePhoto,
 	replacePicture,
+	resizePhoto,
 	turnPhoto,
+	upperLeft,
 } from './photos'
 import { setRealSize } from './settings'
 
@@ -76,6 +78,23 @@ describe('photos of a sheet', () => {
 					expect(distance(corner, photoCorners(photo(bench('a')))[i]!)).toBeLessThan(1e-6)
 			}),
 		)
+	})
+
+	test('its upper left is the one that is seen, mirrored or not, and stays when it is resized', () => {
+		const plain = bench('a')
+		const ways: ((s: Sheet) => Sheet)[] = [
+			(s) => s,
+			(s) => mirrorPhoto(s, 'a', 'left-right'),
+			(s) => mirrorPhoto(s, 'a', 'top-bottom'),
+		]
+		for (const way of ways) {
+			const laid = way(plain)
+			const corner = upperLeft(laid.photos[0]!)
+			expect(distance(corner, upperLeft(plain.photos[0]!))).toBeLessThan(1e-9)
+			const grown = resizePhoto(laid, 'a', { width: 800 }).photos[0]!
+			expect(placementOf(grown).width).toBeCloseTo(800, 9)
+			expect(distance(upperLeft(grown), corner)).toBeLessThan(1e-9)
+		}
 	})
 
 	test('mirroring keeps the place: left and right corners change over', () => {

@@ -6,7 +6,7 @@ import {
 	scaleAbout,
 	turnAbout,
 } from '../geometry/placement'
-import type { Point } from '../geometry/point'
+import { type Point, subtract } from '../geometry/point'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 import { transformContour } from './pieces'
 
@@ -71,6 +71,28 @@ export function placementOf({ place, width, height }: PlacedPhoto): Placement {
 export function photoCorners({ place, width, height }: PlacedPhoto): [Point, Point, Point, Point] {
 	const at = (x: number, y: number) => applyAffine(place, [x, y])
 	return [at(0, 0), at(width, 0), at(width, height), at(0, height)]
+}
+
+/** The corner of a photo that is seen up left: its own, or, where it is mirrored, another of its corners. */
+export function upperLeft(photo: PlacedPhoto): Point {
+	const corners = photoCorners(photo)
+	const [a, b, c, d] = photo.place
+	if (a * d - b * c >= 0) return corners[0]
+	return corners.reduce((best, one) => (one[0] + one[1] < best[0] + best[1] ? one : best))
+}
+
+/** Gives a photo another size, px; the corner that is seen up left stays where it is. */
+export function resizePhoto(
+	sheet: Sheet,
+	id: string,
+	size: Partial<Pick<Placement, 'width' | 'height'>>,
+): Sheet {
+	const find = (s: Sheet) => s.photos.find((photo) => photo.id === id)
+	const resized = placePhoto(sheet, id, size)
+	const [was, is] = [find(sheet), find(resized)]
+	if (!was || !is) return sheet
+	const [dx, dy] = subtract(upperLeft(was), upperLeft(is))
+	return transformPhoto(resized, id, [1, 0, 0, 1, dx, dy])
 }
 
 /** Lays a photo anew by what differs in its placement. */

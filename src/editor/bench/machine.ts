@@ -16,7 +16,7 @@ export type Effect =
 	/** Ends a run of edits that share a key. */
 	| { readonly do: 'seal' }
 	/** An edit that takes back what the last step did: both are none. */
-	| { readonly do: 'take-back'; readonly edit: Edit }
+	| { readonly do: 'take-back'; readonly label: string; readonly edit: Edit }
 
 /** What a tool may look at. */
 export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly'>
@@ -96,7 +96,7 @@ function perform(bench: Bench, effect: Effect): void {
 			bench.select(effect.selection)
 			break
 		case 'take-back':
-			bench.takeBack(effect.edit)
+			bench.takeBack(effect.label, effect.edit)
 			break
 		case 'seal':
 			bench.seal()
@@ -107,5 +107,7 @@ export const apply = (label: string, edit: Edit, key?: string): Effect =>
 	key === undefined ? { do: 'apply', label, edit } : { do: 'apply', label, edit, key }
 
 export const select = (selection: Selection): Effect => ({ do: 'select', selection })
+
+export const takeBack = (label: string, edit: Edit): Effect => ({ do: 'take-back', label, edit })
 
 export const SEAL: Effect = { do: 'seal' }

@@ -33,7 +33,7 @@ export interface Bench {
 	/** Ends a run of edits that share a key. */
 	seal(): void
 	/** An edit that takes back what the last step did: neither is a step. */
-	takeBack(edit: Edit): void
+	takeBack(label: string, edit: Edit): void
 	selection(): Selection
 	select(selection: Selection): void
 	/** What points snap to at the moment. */

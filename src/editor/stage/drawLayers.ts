@@ -91,8 +91,10 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 		if (!marksShow()) return
 		const { overlay } = desk.getState()
 		const { sheet, selection } = scene()
-		if (showsNodes()) paintOverNodes(ctx, sheet, selection, overlay, viewport)
-		else if (desk.getState().tool.about !== 'outlines') paintBox(ctx, overlay, viewport.view)
+		if (showsNodes()) {
+			const close = crowd(sheet.pieces, selection.piece, viewport)
+			paintOverNodes(ctx, sheet, selection, overlay, close, viewport)
+		} else if (desk.getState().tool.about !== 'outlines') paintBox(ctx, overlay, viewport.view)
 	}
 
 	return {

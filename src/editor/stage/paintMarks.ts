@@ -5,7 +5,7 @@ import type { Overlay } from '@/editor/bench/tool'
 import { toScreen, type View, type Viewport } from '@/editor/bench/view'
 import type { Selection } from '@/store/selection'
 import { INKS } from './colours'
-import { paintChosen } from './paintNodes'
+import { type Crowd, paintChosen } from './paintNodes'
 import { addRing, cased, inScreenPx } from './strokes'
 
 /** Half the length of a handle's T-bar, px. */
@@ -31,10 +31,11 @@ export function paintOverNodes(
 	sheet: Sheet,
 	selection: Selection,
 	overlay: Overlay,
+	crowd: Crowd,
 	viewport: Viewport,
 ): void {
 	inScreenPx(ctx, viewport)
-	paintChosen(ctx, sheet, selection, viewport)
+	paintChosen(ctx, sheet, selection, crowd, viewport)
 	paintBox(ctx, overlay, viewport.view)
 	paintLasso(ctx, overlay, viewport.view)
 }

@@ -21,6 +21,8 @@ const MOST_SHAPED_NODES = 1200
 const DOT_PX = 3
 /** Above this many nodes in sight dots would cover what they stand on. */
 const MOST_DOTS = 15_000
+/** Where nodes are crowded no more chosen ones than this are drawn by their shapes. */
+const FEW_CHOSEN = 60
 /** Nodes this far outside the window may still show part of their mark, px. */
 export const MARGIN_PX = 20
 
@@ -72,6 +74,7 @@ export function paintChosen(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
 	selection: Selection,
+	crowd: Crowd,
 	viewport: Viewport,
 ): void {
 	const { nodes } = selection
@@ -79,7 +82,7 @@ export function paintChosen(
 	const shown = nodesInSight(contoursWith(sheet, selection), viewport).filter(
 		({ contour, index }) => nodes.has(contour.nodes[index]?.id ?? ''),
 	)
-	if (shown.length > MOST_SHAPED_NODES) {
+	if (crowd !== 'shapes' && shown.length > FEW_CHOSEN) {
 		paintDots(ctx, shown, DOT_PX / 2 + 2, INKS.ink)
 		paintDots(ctx, shown, DOT_PX / 2 + 1, INKS.selected)
 		return

@@ -11,14 +11,11 @@ import {
 	changePhoto,
 	firstPlace,
 	mirrorPhoto,
-	type PlacedPhoto,
 	type Placement,
-	type Point,
-	photoCorners,
 	placementOf,
 	placePhoto,
-	subtract,
-	transformPhoto,
+	resizePhoto,
+	upperLeft,
 } from '@/core'
 import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
@@ -41,7 +38,7 @@ export function PlaceSection() {
 		)
 	const { locked, id } = photo
 	const placement = placementOf(photo)
-	const corner = seenCorner(photo)
+	const corner = upperLeft(photo)
 	const lay = (label: string, change: (now: Placement) => Partial<Placement>) =>
 		open.apply(label, (s) => {
 			const now = s.photos.find((p) => p.id === id)
@@ -62,10 +59,7 @@ export function PlaceSection() {
 			const length = Math.max(1, next(side === 'width' ? width : height))
 			const k = length / (side === 'width' ? width : height)
 			const sizes = inProportion ? { width: width * k, height: height * k } : { [side]: length }
-			const scaled = placePhoto(s, id, sizes)
-			const grown = scaled.photos.find((p) => p.id === id) ?? now
-			const [dx, dy] = subtract(seenCorner(now), seenCorner(grown))
-			return transformPhoto(scaled, id, [1, 0, 0, 1, dx, dy])
+			return resizePhoto(s, id, sizes)
 		})
 	return (
 		<>
@@ -161,12 +155,4 @@ export function PlaceSection() {
 			)}
 		</>
 	)
-}
-
-/** The photo's own upper left corner; that of a mirrored one is another of its corners. */
-function seenCorner(photo: PlacedPhoto): Point {
-	const corners = photoCorners(photo)
-	const [a, b, c, d] = photo.place
-	if (a * d - b * c >= 0) return corners[0]
-	return corners.reduce((best, one) => (one[0] + one[1] < best[0] + best[1] ? one : best))
 }

@@ -12,6 +12,7 @@ import {
 	mendCusp,
 	type NodePlace,
 	neighbours,
+	nodeCount,
 	nodesWith,
 	type PathNode,
 	removeNodes,
@@ -64,13 +65,17 @@ export interface ActionGroup {
 	readonly actions: readonly NodeAction[]
 }
 
-/** On outlines of more nodes nothing is tried out just to know whether it would do anything. */
-const MOST_TRIED = 500
+/**
+ * On sheets of more nodes nothing is tried out just to know whether it would do anything: a box that is
+ * drawn round nodes chooses others with every move.
+ */
+const MOST_TRIED = 600
 
 /** Whether an action would change anything: what would not is off, and says what it needs. */
 export function isAble(action: NodeAction, sheet: Sheet, chosen: Chosen): boolean {
 	if (!action.suits(chosen)) return false
-	if ((chosen.place?.contour.nodes.length ?? chosen.nodes.length) > MOST_TRIED) return true
+	const nodes = sheet.pieces.reduce((sum, { contours }) => sum + nodeCount(contours), 0)
+	if (nodes > MOST_TRIED) return true
 	try {
 		const made = action.edit(sheet, chosen)
 		return made !== null && made.sheet !== sheet && !equal(made.sheet, sheet)

@@ -34,6 +34,7 @@ import {
 	select,
 	stepBy,
 	type Turn,
+	takeBack,
 } from '@/editor/bench/machine'
 import { nextName } from '@/editor/bench/nextName'
 import {
@@ -248,7 +249,7 @@ function endOpen(state: PenState, sight: Sight): Turn<PenState> {
 	if (nodes.length < 2)
 		return {
 			state: rested,
-			effects: [{ do: 'take-back', edit: (sheet) => dropLoneNode(sheet, id) }],
+			effects: [takeBack('Drop a single node', (sheet) => dropLoneNode(sheet, id))],
 		}
 	return {
 		state: { ...rested, ended: id },
