@@ -2,7 +2,7 @@ import { createRunningJobs } from '@/jobs/running'
 import type { Library } from '@/store/library'
 import type { OpenSheet } from '@/store/openSheet'
 import type { ToolContext, ToolDef } from './bench/definitions'
-import { type Desk, goToPass, isTracing } from './bench/desk'
+import { type Desk, type DeskState, goToPass, isTracing, toolInHand } from './bench/desk'
 import { sheetAtRest } from './bench/sheetAtRest'
 import { createSlices } from './bench/slices'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './bench/tool'
@@ -10,6 +10,11 @@ import { createWalk } from './bench/walk'
 import type { Workbench } from './workbench/workbench'
 
 const LOOKING_HINT = 'Drag: pan. Ctrl and wheel, or pinch: zoom. 0: fit the sheet.'
+
+/** Where the keys' cross is, and what is done by it. */
+function crossHint({ cross }: Pick<DeskState, 'cross'>): string {
+	return cross ? `Cross at ${cross[0]}, ${cross[1]}; Enter: click, P: drag. ` : ''
+}
 
 /** Sets the bench up for an open sheet. */
 export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): Workbench {
@@ -23,7 +28,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		select: open.select,
 		snapping: () => {
 			const { snapping, holds } = desk.getState()
-			return holds.has('snapping') ? NO_SNAPPING : snapping
+			return holds.has('finely') ? NO_SNAPPING : snapping
 		},
 		straightOnly: () => desk.getState().straightOnly,
 	}
@@ -33,16 +38,18 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		tools.set(def, tool)
 		return tool
 	}
-	const toolAtHand = () => toolOf(desk.getState().tool)
+	const toolAtHand = () => toolOf(toolInHand(desk.getState()))
+	const putDown = () => toolOf(desk.getState().tool).rest()
 	const refresh = (tool = toolAtHand()) => {
-		const hint = isTracing(desk.getState()) ? tool.hint() : LOOKING_HINT
+		const state = desk.getState()
+		const hint = isTracing(state) ? crossHint(state) + tool.hint() : LOOKING_HINT
 		const overlay = tool.overlay()
 		const shown = desk.getState().overlay
 		desk.setState({ overlay: sameOverlay(overlay, shown) ? shown : overlay, hint })
 	}
 	const takeTool = (tool: ToolDef) => {
-		if (desk.getState().tool !== tool) toolAtHand().rest()
-		desk.setState({ tool })
+		if (desk.getState().tool !== tool) putDown()
+		desk.setState(({ cross }) => ({ tool, cross: tool.places ? cross : null }))
 		refresh()
 	}
 	const context: ToolContext = { bench, open, desk, slices, takeTool }
@@ -50,7 +57,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 	open.subscribe((state, before) => {
 		const [now, then] = [state.history.present, before.history.present]
 		const moved = now.photos !== then.photos || now.guides !== then.guides
-		const framed = desk.getState().tool.about !== 'outlines'
+		const framed = toolInHand(desk.getState()).about !== 'outlines'
 		const chosen = state.selection !== before.selection
 		if (moved || (framed && (chosen || now.pieces !== then.pieces))) refresh()
 	})
@@ -65,9 +72,14 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		toolAtHand,
 		refresh,
 		takeTool,
+		lend: (tool) => {
+			desk.setState(({ tool: own }) => ({ lent: tool === own ? null : tool }))
+			refresh()
+		},
 		goTo: (pass) => {
-			toolAtHand().rest()
+			putDown()
 			goToPass(desk, pass)
+			desk.setState(({ tool, cross }) => ({ cross: tool.places ? cross : null }))
 			refresh()
 		},
 		walk: createWalk(open, desk),

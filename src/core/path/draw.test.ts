@@ -11,14 +11,14 @@ import {
 	takeBackNode,
 } from './draw'
 import { obeysKind } from './kinds'
-import { emptySheet, type Sheet } from './model'
+import { emptySheet, type NodeKind, type Sheet } from './model'
 import { onlyContour } from './testing/arbitrary'
 
 /** A triangle begun at (0, 0), still open: corner, then a smooth node, then a corner. */
 function begun(): { sheet: Sheet; contourId: string; ids: string[] } {
 	const first = beginOutline(emptySheet('Key', 100, 100), [0, 0], 'Key')
 	const second = appendNode(first.sheet, first.contourId, [50, 0])
-	const pulled = pullHandles(second.sheet, first.contourId, second.nodeId, [60, 10], false)
+	const pulled = pullHandles(second.sheet, first.contourId, second.nodeId, [60, 10])
 	const third = appendNode(pulled, first.contourId, [50, 50])
 	return {
 		sheet: third.sheet,
@@ -37,7 +37,7 @@ describe('placing', () => {
 
 	test('with the outgoing handle broken, the incoming one stays', () => {
 		const { sheet, contourId, ids } = begun()
-		const broken = pullHandles(sheet, contourId, ids[1]!, [50, -30], true)
+		const broken = pullHandles(sheet, contourId, ids[1]!, [50, -30], 'cusp')
 		expect(onlyContour(broken).nodes[1]).toMatchObject({
 			in: [40, -10],
 			out: [50, -30],
@@ -45,9 +45,22 @@ describe('placing', () => {
 		})
 	})
 
+	test('pulled by a kind of its own a node is of that kind at once', () => {
+		const { sheet, contourId, ids } = begun()
+		const of = (kind: NodeKind) =>
+			onlyContour(pullHandles(sheet, contourId, ids[1]!, [50, -30], kind)).nodes[1]!
+		expect(of('symmetric')).toMatchObject({ in: [50, 30], out: [50, -30], kind: 'symmetric' })
+		// In line, and as long as it was.
+		const smooth = of('smooth')
+		expect(smooth).toMatchObject({ out: [50, -30], kind: 'smooth' })
+		expect(smooth.in?.[0]).toBeCloseTo(50, 9)
+		expect(smooth.in?.[1]).toBeCloseTo(Math.hypot(10, 10), 9)
+		expect(of('corner')).toEqual({ id: ids[1], at: [50, 0], kind: 'corner' })
+	})
+
 	test('the outgoing handle of the last node can be taken away', () => {
 		const start = begun()
-		const curved = pullHandles(start.sheet, start.contourId, start.ids[2]!, [40, 60], false)
+		const curved = pullHandles(start.sheet, start.contourId, start.ids[2]!, [40, 60])
 		const last = onlyContour(leaveStraight(curved, start.contourId)).nodes[2]
 		expect(last?.out).toBeUndefined()
 		expect(last?.in).toEqual([60, 40])
@@ -66,14 +79,12 @@ describe('ending', () => {
 	test('a pull while closing gives the first node handles, or one of them', () => {
 		const { sheet, contourId } = begun()
 		const closed = closeOutline(sheet, contourId)
-		expect(
-			onlyContour(pullClosingHandle(closed, contourId, [0, -20], false)).nodes[0],
-		).toMatchObject({
+		expect(onlyContour(pullClosingHandle(closed, contourId, [0, -20])).nodes[0]).toMatchObject({
 			in: [0, 20],
 			out: [0, -20],
 			kind: 'smooth',
 		})
-		const alone = onlyContour(pullClosingHandle(closed, contourId, [0, -20], true)).nodes[0]
+		const alone = onlyContour(pullClosingHandle(closed, contourId, [0, -20], 'cusp')).nodes[0]
 		expect(alone).toMatchObject({ in: [0, 20], kind: 'cusp' })
 		expect(alone?.out).toBeUndefined()
 	})

@@ -1,9 +1,9 @@
-import { add, type Point, scale, subtract } from '../geometry/point'
+import { add, distance, type Point, scale, subtract, unit } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
 import { findContour, mapContour } from './edit'
 import { replaceNode } from './kinds'
-import { type Contour, newId, newPiece, type PathNode, type Sheet } from './model'
-import { settleSince } from './nodes'
+import { type Contour, type NodeKind, newId, newPiece, type PathNode, type Sheet } from './model'
+import { type HandleSide, settleSince } from './nodes'
 import { removeOutline } from './pieces'
 
 /** What the Pen has placed: where the next node goes on from. */
@@ -37,23 +37,40 @@ export function appendNode(sheet: Sheet, contourId: string, at: Point): Drawn {
 }
 
 /**
- * Pulls the handles of the node just placed: `out` to `to` (px), `in` as its mirror, which makes
- * the node smooth; or, with `alone`, `out` only, which makes it a cusp that keeps its `in`.
+ * Pulls the handles of the node just placed: `out` to `to` (px), `in` as its mirror, which makes the
+ * node smooth. By a kind of its own: a cusp keeps its `in`, a smooth node the length of its `in`,
+ * a symmetric one is equal for good, and a corner has neither.
  */
 export function pullHandles(
 	sheet: Sheet,
 	contourId: string,
 	id: string,
 	to: Point,
-	alone: boolean,
+	kind?: NodeKind,
 ): Sheet {
 	return mapContour(sheet, contourId, (contour) =>
-		changeNode(contour, id, (node) =>
-			alone
-				? { ...node, out: to, kind: 'cusp' }
-				: { ...node, out: to, in: add(node.at, scale(subtract(to, node.at), -1)), kind: 'smooth' },
-		),
+		changeNode(contour, id, (node) => pulled(node, 'out', to, kind)),
 	)
+}
+
+/** A node with a handle pulled to `to` and the other as the kind wants it; without a kind mirrored. */
+function pulled(node: PathNode, side: HandleSide, to: Point, kind?: NodeKind): PathNode {
+	const other = side === 'in' ? 'out' : 'in'
+	const kept = node[other]
+	const away = subtract(to, node.at)
+	switch (kind) {
+		case 'corner':
+			return { ...withHandles(node, { in: undefined, out: undefined }), kind }
+		case 'cusp':
+			return { ...node, [side]: to, kind }
+		case 'smooth': {
+			const length = kept ? distance(kept, node.at) : distance(to, node.at)
+			const line = scale(unit(away), -length)
+			return { ...node, [side]: to, [other]: add(node.at, line), kind }
+		}
+		default:
+			return { ...node, [side]: to, [other]: subtract(node.at, away), kind: kind ?? 'smooth' }
+	}
 }
 
 /** Takes away the outgoing handle of an open outline's last node: the next segment leaves straight. */
@@ -75,22 +92,20 @@ export function closeOutline(sheet: Sheet, contourId: string): Sheet {
 }
 
 /**
- * Pulls the first node's handles as the outline is closed on it: `in` mirrors the pointer, and
- * `out` follows if the node has none of its own yet; with `alone` only `in` moves.
+ * Pulls the first node's handles as the outline is closed on it: `in` mirrors the pointer, and `out`
+ * goes with it; by a kind of its own as in {@link pullHandles}, `in` being the one that is pulled.
  */
 export function pullClosingHandle(
 	sheet: Sheet,
 	contourId: string,
 	to: Point,
-	alone: boolean,
+	kind?: NodeKind,
 ): Sheet {
 	return mapContour(sheet, contourId, (contour) => {
 		const first = contour.nodes[0]
 		if (!first || !contour.closed) return contour
-		const into = add(first.at, scale(subtract(to, first.at), -1))
-		return changeNode(contour, first.id, (node) =>
-			alone ? { ...node, in: into, kind: 'cusp' } : { ...node, in: into, out: to, kind: 'smooth' },
-		)
+		const into = subtract(first.at, subtract(to, first.at))
+		return changeNode(contour, first.id, (node) => pulled(node, 'in', into, kind))
 	})
 }
 

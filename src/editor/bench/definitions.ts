@@ -3,6 +3,7 @@ import type { StoreApi } from 'zustand/vanilla'
 import type { ExportSummary, Point, Sheet } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Selection } from '@/store/selection'
+import type { Hold, PressHold } from './holds'
 import type { Slices } from './slices'
 import type { Bench, Overlay, Snapping, Tool } from './tool'
 import type { Size, View, Viewport } from './view'
@@ -11,15 +12,16 @@ import type { Size, View, Viewport } from './view'
 export interface Shortcut {
 	readonly keys: string
 	readonly does: string
+	/** The keys that do it alone when tapped, by the names that {@link KeyInput} has for them. */
+	readonly taps?: readonly string[]
 }
-
-/** What is hidden, shown or suspended while a key is held. */
-export type Hold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'snapping'
 
 /** How the bench stands: what is seen of the editor, is no part of the sheet and no pass's own. */
 export interface DeskState {
 	readonly pass: PassDef
 	readonly tool: ToolDef
+	/** The tool that a held key lends in its place. */
+	readonly lent: ToolDef | null
 	readonly view: View
 	/** The canvas's size on screen, CSS px. */
 	readonly size: Size
@@ -38,6 +40,10 @@ export interface DeskState {
 	readonly rulers: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
+	/** Where the cross is by which nodes and lines are laid with keys, sheet px; `null` while it is away. */
+	readonly cross: Point | null
+	/** A finger or a pen was used last: what keys do has buttons. */
+	readonly touched: boolean
 	/** Where the pointer is while the loupe is out, screen px; `null` off the canvas. */
 	readonly pointer: Point | null
 }
@@ -64,8 +70,12 @@ export interface ToolDef {
 	readonly about: 'outlines' | 'pieces' | 'photos'
 	/** What it draws closed is an outline of its own. */
 	readonly draws?: boolean
-	/** The tool that Ctrl or Cmd, held, lends in its place. */
-	readonly lends?: ToolDef
+	/** It places points, and so can by keys: the cross comes out for it. */
+	readonly places?: boolean
+	/** Held keys that mean something to it. */
+	readonly holds?: readonly PressHold[]
+	/** The kinds' keys, tapped in the midst of a drag, work on what it drags. */
+	readonly kindsInDrag?: boolean
 	/** What comes to hand when it has done its work; absent for tools that one stays with. */
 	readonly afterwards?: ToolDef
 	/** What its keys and its pointer do, for the key list. */

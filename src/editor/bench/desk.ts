@@ -1,8 +1,9 @@
 import { createStore } from 'zustand/vanilla'
-import { type Desk, type DeskState, type Hold, onlyLooks, type PassDef } from './definitions'
+import { type Desk, type DeskState, onlyLooks, type PassDef, type ToolDef } from './definitions'
+import type { Hold } from './holds'
 import { NO_OVERLAY, type Snapping } from './tool'
 
-export type { Desk, DeskState, Hold } from './definitions'
+export type { Desk, DeskState } from './definitions'
 
 /** Nodes lie close to each other where a thing is thin: snapping to them is for those who ask. */
 export const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true }
@@ -16,6 +17,7 @@ export function createDesk(
 		snapping: FIRST_SNAPPING,
 		straightOnly: false,
 		...start,
+		lent: null,
 		view: { scale: 1, x: 0, y: 0 },
 		size: { width: 0, height: 0 },
 		holds: new Set(),
@@ -25,6 +27,8 @@ export function createDesk(
 		said: null,
 		searching: false,
 		loupe: false,
+		cross: null,
+		touched: false,
 		pointer: null,
 	}))
 }
@@ -35,6 +39,11 @@ export function goToPass(desk: Desk, to: PassDef): void {
 		pass: to,
 		tool: pass === to && to.tools.includes(tool) ? tool : (to.tools[0] ?? tool),
 	}))
+}
+
+/** The tool that a press would go to. */
+export function toolInHand({ lent, tool }: Pick<DeskState, 'lent' | 'tool'>): ToolDef {
+	return lent ?? tool
 }
 
 /** Whether outlines can be changed on the canvas as the desk stands. */

@@ -9,6 +9,7 @@ import {
 	subtract,
 	unit,
 } from '@/core'
+import { heldKey } from './holds'
 import type { Frame, PointerInput } from './tool'
 
 /** The frame by whose corners and knob photos and pieces are scaled and turned. */
@@ -25,8 +26,8 @@ export type Corner = 0 | 1 | 2 | 3
 /** What its corners and its knob do, while the pointer is over them and while they are held. */
 export const FRAME_HINTS = {
 	corner: {
-		over: 'Drag: scale in proportion. Alt: each side by itself.',
-		held: 'Scaling in proportion. Alt: each side by itself.',
+		over: `Drag: scale in proportion. ${heldKey('apart')}: each side by itself.`,
+		held: `Scaling in proportion. ${heldKey('apart')}: each side by itself.`,
 	},
 	knob: {
 		over: 'Drag: turn about the middle. Shift: 15° steps.',
@@ -36,7 +37,7 @@ export const FRAME_HINTS = {
 
 /** The same for the key list. */
 export const FRAME_SHORTCUTS = [
-	{ keys: 'Drag a corner', does: 'Scale in proportion; Alt: each side by itself' },
+	{ keys: 'Drag a corner', does: 'Scale in proportion' },
 	{ keys: 'Drag the knob', does: 'Turn; Shift: 15° steps' },
 ] as const
 
@@ -53,7 +54,7 @@ export function knobOf({ corners: [a, b, c] }: Frame, pixel: number): Point {
 	return add(mix(a, b, 0.5), scale(up, KNOB_PX * pixel))
 }
 
-/** The scaling that brings a corner under the pointer: in proportion, or with Alt each side by itself. */
+/** The scaling that brings a corner under the pointer: in proportion, or, apart, each side by itself. */
 export function cornerScaling({ corners }: Frame, corner: Corner, input: PointerInput): Affine {
 	const fixed = corners[(corner + 2) % 4] as Point
 	const [a, b, , d] = corners
@@ -63,7 +64,7 @@ export function cornerScaling({ corners }: Frame, corner: Corner, input: Pointer
 	const now = inFrame(subtract(input.at, fixed), turn)
 	const least = (k: number, size: number) => Math.max(k, LEAST_PX / size)
 	const [width, height] = [distance(a, b), distance(a, d)]
-	if (input.alt)
+	if (input.hold === 'apart')
 		return scaleAbout(
 			fixed,
 			turn,

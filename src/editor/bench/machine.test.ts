@@ -8,7 +8,10 @@ import { at, type HandyBench, handyBench } from '@/editor/tools/testing/handyBen
 import { type Machine, runMachine, type ToolEvent } from './machine'
 
 const place = fc.tuple(fc.integer({ min: 0, max: 220 }), fc.integer({ min: 0, max: 220 }))
-const held = fc.record({ shift: fc.boolean(), alt: fc.boolean() })
+const held = fc.record({
+	shift: fc.boolean(),
+	hold: fc.constantFrom(null, 'insert', 'lasso', 'pull', 'copy', 'apart', 'corner', 'cusp'),
+})
 
 /** A hand at work: presses, moves and lets go, with keys in between. */
 const anyEvent: fc.Arbitrary<ToolEvent> = fc.oneof(
@@ -27,8 +30,17 @@ const anyEvent: fc.Arbitrary<ToolEvent> = fc.oneof(
 		arbitrary: fc
 			.constantFrom('enter', 'escape', 'backspace', 'delete', 'a', 'i', 'o', 'c', 's', 'arrowleft')
 			.map(
-				(key): ToolEvent => ({ on: 'key', input: { key, shift: false, alt: false, mod: false } }),
+				(key): ToolEvent => ({
+					on: 'key',
+					input: { key, shift: false, mod: false, finely: false },
+				}),
 			),
+	},
+	{
+		weight: 1,
+		arbitrary: fc
+			.constantFrom('corner' as const, 'smooth' as const, 'symmetric' as const, 'cusp' as const)
+			.map((kind): ToolEvent => ({ on: 'kind', kind })),
 	},
 	{ weight: 1, arbitrary: fc.constant<ToolEvent>({ on: 'rest' }) },
 )
@@ -83,6 +95,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 				const tool = runMachine(machine, bench)
 				for (const event of events) {
 					if (event.on === 'key') tool.key(event.input)
+					else if (event.on === 'kind') tool.makeKind?.(event.kind)
 					else if (event.on === 'rest') tool.rest()
 					else if (event.on === 'double-click') tool.doubleClick(event.input)
 					else tool[event.on](event.input)

@@ -1,4 +1,4 @@
-import type { Edit } from '@/core'
+import type { Edit, NodeKind } from '@/core'
 import type { Selection } from '@/store/selection'
 import type { Bench, KeyInput, Overlay, PointerInput, Tool } from './tool'
 
@@ -6,6 +6,8 @@ import type { Bench, KeyInput, Overlay, PointerInput, Tool } from './tool'
 export type ToolEvent =
 	| { readonly on: 'down' | 'move' | 'up' | 'double-click'; readonly input: PointerInput }
 	| { readonly on: 'key'; readonly input: KeyInput }
+	/** What is dragged is to be of a kind. */
+	| { readonly on: 'kind'; readonly kind: NodeKind }
 	/** It is put down. */
 	| { readonly on: 'rest' }
 
@@ -46,6 +48,7 @@ export interface Handlers<S> {
 	up(state: S, input: PointerInput, sight: Sight): Turn<S>
 	doubleClick?(state: S, input: PointerInput, sight: Sight): Turn<S>
 	key(state: S, input: KeyInput, sight: Sight): Turn<S>
+	makeKind?(state: S, kind: NodeKind, sight: Sight): Turn<S>
 	rest(state: S, sight: Sight): Turn<S>
 }
 
@@ -57,6 +60,8 @@ export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
 				return handlers.rest(state, sight)
 			case 'key':
 				return handlers.key(state, event.input, sight)
+			case 'kind':
+				return handlers.makeKind?.(state, event.kind, sight) ?? { state, unused: true }
 			case 'double-click':
 				return handlers.doubleClick?.(state, event.input, sight) ?? { state }
 			default:
@@ -80,6 +85,7 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		up: (input) => void take({ on: 'up', input }),
 		doubleClick: (input) => void take({ on: 'double-click', input }),
 		key: (input) => take({ on: 'key', input }),
+		makeKind: (kind) => take({ on: 'kind', kind }),
 		rest: () => void take({ on: 'rest' }),
 		hint: () => machine.hint(state, bench),
 		overlay: () => machine.overlay(state, bench),

@@ -1,15 +1,15 @@
-import type { Box, Cubic, Edit, Guide, Point, Sheet, Snapped } from '@/core'
+import type { Box, Cubic, Edit, Guide, NodeKind, Point, Sheet, Snapped } from '@/core'
 import type { Selection } from '@/store/selection'
 import type { Hit } from './hitTest'
+import type { PressHold } from './holds'
 
 /** A pointer event as tools see it. */
 export interface PointerInput {
 	/** sheet px */
 	readonly at: Point
 	readonly shift: boolean
-	readonly alt: boolean
-	/** Ctrl or Cmd */
-	readonly mod: boolean
+	/** What the press means by the key that is held. */
+	readonly hold: PressHold | null
 	/** How far the pointer reaches, sheet px: the hit radius at the present zoom. */
 	readonly reach: number
 	/** Sheet px for one px on screen. */
@@ -22,8 +22,10 @@ export interface KeyInput {
 	/** The key's name on any layout: `enter`, `arrowleft`, `c`. */
 	readonly key: string
 	readonly shift: boolean
-	readonly alt: boolean
+	/** Ctrl or Cmd */
 	readonly mod: boolean
+	/** Steps are a tenth of what they are else. */
+	readonly finely: boolean
 }
 
 /** What a tool may see and do: the sheet through edits, and what is selected. */
@@ -115,6 +117,8 @@ export interface Tool {
 	doubleClick(input: PointerInput): void
 	/** @returns whether the key meant something to the tool */
 	key(input: KeyInput): boolean
+	/** In the midst of a drag: what is dragged becomes of a kind. @returns whether it can */
+	makeKind?(kind: NodeKind): boolean
 	/** The tool is put down: what is begun is ended as it stands, nothing is lost. */
 	rest(): void
 	/** What a click and a drag would do now, and which key changes it. */

@@ -1,81 +1,84 @@
 import type { Point } from '@/core'
 import type { Shortcut } from '@/editor/bench/definitions'
-import type { Hold } from '@/editor/bench/desk'
+import { isTracing } from '@/editor/bench/desk'
 import { fitBox, zoomAt } from '@/editor/bench/view'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
 import type { Workbench } from '@/editor/workbench/workbench'
-import type { HeldKeys } from './gestures'
+import { toggleCross } from './cross'
 
 /** What the bench's own keys work on. */
 export interface KeyContext {
 	readonly workbench: Workbench
-	readonly held: HeldKeys
 	/** Where the pointer is, screen px. */
 	pointer(): Point
 }
 
-/** A key that hides, shows or suspends something while it is held. */
-export interface HoldKey extends Shortcut {
-	readonly key: string
-	readonly hold: Hold
-}
-
-export const HOLD_KEYS: readonly HoldKey[] = [
-	{ key: 'h', hold: 'photo', keys: 'Hold H', does: 'Hide the photo' },
-	{ key: 'j', hold: 'artwork', keys: 'Hold J', does: 'Hide the artwork' },
-	{ key: 'k', hold: 'silhouette', keys: 'Hold K', does: 'Silhouette' },
-	{ key: 'v', hold: 'loupe', keys: 'Hold V', does: 'Loupe: 8 × at the pointer' },
-	{ key: 'g', hold: 'snapping', keys: 'Hold G', does: 'Snap to nothing' },
-]
-
 /** A key of the bench, whatever the tool. */
 export interface BenchKey extends Shortcut {
-	readonly press: readonly string[]
+	readonly taps: readonly string[]
+	/** With Shift or without, where that makes a difference. */
+	readonly shift?: boolean
 	/** Whether it goes on while the key is held. */
 	readonly repeats?: boolean
-	act(context: KeyContext): void
-	/** The key was let go. */
-	end?(context: KeyContext): void
+	/** Whether it only shows, so that it acts in the midst of a drag, too. */
+	readonly shows?: boolean
+	/** Whether it means something only where outlines are traced. */
+	readonly traces?: boolean
+	/** @returns `false` where it means nothing as the bench stands */
+	act(context: KeyContext): boolean
 }
 
 const KEY_ZOOM = 1.4
 
 export const BENCH_KEYS: readonly BenchKey[] = [
+	{ taps: ['0'], keys: '0', does: 'Fit the sheet', act: fitSheetNow },
 	{
-		press: ['space'],
-		keys: 'Hold Space',
-		does: 'Drag to pan',
-		act: ({ held }) => {
-			held.pan = true
-		},
-		end: ({ held }) => {
-			held.pan = false
-		},
-	},
-	{
-		press: ['z'],
-		keys: 'Hold Z',
-		does: 'Drag a box to zoom to it',
-		act: ({ held }) => {
-			held.zoomBox = true
-		},
-		end: ({ held }) => {
-			held.zoomBox = false
-		},
-	},
-	{ press: ['0'], keys: '0', does: 'Fit the sheet', act: ({ workbench }) => fitSheet(workbench) },
-	{
-		press: ['+', '='],
+		taps: ['+', '='],
 		keys: '+',
 		does: 'Zoom in at the pointer',
 		repeats: true,
+		shows: true,
 		act: (context) => zoom(context, KEY_ZOOM),
 	},
 	{
-		press: ['-'],
+		taps: ['-'],
 		keys: '−',
 		does: 'Zoom out at the pointer',
 		repeats: true,
+		shows: true,
 		act: (context) => zoom(context, 1 / KEY_ZOOM),
+	},
+	{
+		taps: ['n'],
+		shift: false,
+		repeats: true,
+		traces: true,
+		keys: 'N',
+		does: 'Walk to the next node',
+		act: ({ workbench }) => walk(workbench, 1),
+	},
+	{
+		taps: ['n'],
+		shift: true,
+		repeats: true,
+		traces: true,
+		keys: 'Shift N',
+		does: 'Walk back',
+		act: ({ workbench }) => walk(workbench, -1),
+	},
+	{
+		taps: ['enter'],
+		shift: true,
+		traces: true,
+		keys: 'Shift Enter',
+		does: 'A cross to place by keys: arrows, Enter clicks, P drags',
+		act: ({ workbench }) => toggleCross(workbench),
+	},
+	{
+		taps: ['/'],
+		keys: '/, Ctrl K',
+		does: 'All actions by name',
+		act: search,
 	},
 ]
 
@@ -84,16 +87,34 @@ export const SEEING: readonly Shortcut[] = [{ keys: 'Wheel, Ctrl wheel', does: '
 
 export const EVERYWHERE: readonly Shortcut[] = [
 	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
-	{ keys: 'N, Shift N', does: 'Walk to the next node, or back' },
 	{ keys: 'Alt and arrows on a piece', does: 'Change the order of pieces' },
 	{ keys: 'Ctrl C, X, V', does: 'Copy, cut, paste pieces, or the nodes chosen as outlines' },
 	{ keys: 'Ctrl S', does: 'Save the sheet as SVG' },
-	{ keys: '/, Ctrl K', does: 'All actions by name' },
 	{ keys: '?', does: 'This list' },
 ]
 
-function zoom({ workbench, pointer }: KeyContext, factor: number): void {
+function zoom({ workbench, pointer }: KeyContext, factor: number): true {
 	workbench.desk.setState(({ view }) => ({ view: zoomAt(view, pointer(), factor) }))
+	return true
+}
+
+function fitSheetNow({ workbench }: KeyContext): true {
+	fitSheet(workbench)
+	return true
+}
+
+function search({ workbench: { desk } }: KeyContext): true {
+	desk.setState({ searching: true })
+	return true
+}
+
+/** The walk is Nodes' own: whatever tool is at hand is put down for it. */
+function walk(workbench: Workbench, by: 1 | -1): boolean {
+	if (!isTracing(workbench.desk.getState())) return false
+	workbench.takeTool(nodesTool)
+	const went = workbench.walk.step(by)
+	workbench.refresh()
+	return went
 }
 
 export function fitSheet({ open, desk }: Pick<Workbench, 'open' | 'desk'>): void {

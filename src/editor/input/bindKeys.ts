@@ -1,20 +1,21 @@
-import type { PassDef, ToolDef } from '@/editor/bench/definitions'
-import { hold, isTracing } from '@/editor/bench/desk'
 import type { KeyInput } from '@/editor/bench/tool'
-import { PASSES, TOOLS } from '@/editor/passes/passes'
-import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { ARROWS } from '@/editor/tools/nudge'
 import type { Workbench } from '@/editor/workbench/workbench'
-import { BENCH_KEYS, HOLD_KEYS, type KeyContext } from './benchKeys'
-import type { Gestures, HeldKeys } from './gestures'
-import { belongsToField, keyInput, keyName } from './keyboard'
+import { BENCH_KEYS, type KeyContext } from './benchKeys'
+import { type Cross, createCross } from './cross'
+import type { Gestures } from './gestures'
+import type { HeldKeys } from './heldKeys'
+import { belongsToField, keyInput } from './keyboard'
+import { tapInTool, tapKey } from './tapKey'
 
 /**
  * Binds the bench's keys on the window. Keys typed into fields are left alone; what the bench
  * does not use goes to the tool at hand.
  */
 export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gestures): () => void {
-	const context: KeyContext = { workbench, held, pointer: gestures.pointer }
+	const { desk } = workbench
+	const cross = createCross(workbench, gestures)
+	const context: KeyContext = { workbench, pointer: gestures.pointer }
 	let sealing: ReturnType<typeof setTimeout> | undefined
 	/** What a pointer last clicked; keys click, too, but count no clicks. */
 	let clicked: Node | null = null
@@ -23,45 +24,39 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gesture
 	}
 	const onDown = (event: KeyboardEvent) => {
 		// What is typed into the search is none of the bench's, even before its field is there.
-		if (event.isComposing || workbench.desk.getState().searching) return
+		if (event.isComposing || desk.getState().searching) return
+		const input = keyInput(event, desk.getState().holds.has('finely'))
 		if (gestures.isBusy()) {
-			keyWhileBusy(context, keyInput(event), gestures)
+			keyInDrag(context, { held, cross }, input, event, gestures)
 			event.preventDefault()
 			return
 		}
 		// By Tab another element is reached than the one clicked.
 		if (event.key === 'Tab') clicked = null
 		if (belongsToField(event, gestures.isOver() ? clicked : null)) return
-		const input = keyInput(event)
 		if (input.key in ARROWS) clearTimeout(sealing)
-		const taken = input.mod
-			? historyKey(workbench, input) || searchKey(workbench, input) || saveKey(workbench, input)
-			: searchKey(workbench, input) ||
-				passKey(workbench, input) ||
-				benchKey(context, input, event.repeat)
-		if (taken || toolKey(workbench, input) || leavesPage(event)) event.preventDefault()
+		if (isModifier(event.key)) return
+		if (!event.altKey && keyAtRest(context, { held, cross }, input, event)) event.preventDefault()
+		else if (leavesPage(event)) event.preventDefault()
 	}
 	const onUp = (event: KeyboardEvent) => {
-		const key = keyName(event)
-		for (const one of HOLD_KEYS) if (one.key === key) hold(workbench.desk, one.hold, false)
-		for (const one of BENCH_KEYS) if (one.press.includes(key)) one.end?.(context)
+		const { key } = keyInput(event, false)
+		cross.up(key)
+		held.up(placeOf(event))
 		if (!(key in ARROWS) || belongsToField(event)) return
 		clearTimeout(sealing)
 		sealing = setTimeout(workbench.open.seal, NUDGES_IN_A_ROW_MS)
-	}
-	/** A key let go while another window had the focus is let go all the same. */
-	const letGo = () => {
-		for (const one of HOLD_KEYS) hold(workbench.desk, one.hold, false)
-		for (const one of BENCH_KEYS) one.end?.(context)
 	}
 	const bound = new AbortController()
 	const { signal } = bound
 	window.addEventListener('keydown', onDown, { signal })
 	window.addEventListener('keyup', onUp, { signal })
-	window.addEventListener('blur', letGo, { signal })
+	// A key let go while another window had the focus is let go all the same.
+	window.addEventListener('blur', held.letGo, { signal })
 	window.addEventListener('click', onClick, { signal, capture: true })
 	return () => {
 		bound.abort()
+		held.letGo()
 		clearTimeout(sealing)
 	}
 }
@@ -69,13 +64,59 @@ export function bindKeys(workbench: Workbench, held: HeldKeys, gestures: Gesture
 /** Nudges no further apart than this are one step, ms. */
 const NUDGES_IN_A_ROW_MS = 1000
 
-/** While a drag is on no key changes the sheet: Esc calls it off, others only show or hide. */
-function keyWhileBusy(context: KeyContext, { key }: KeyInput, gestures: Gestures): void {
-	if (key === 'escape') gestures.callOff()
-	const holds = HOLD_KEYS.find((one) => one.key === key)
-	if (holds) hold(context.workbench.desk, holds.hold, true)
-	const seeing = BENCH_KEYS.find(({ press }) => press.includes(key))
-	if (seeing?.repeats) seeing.act(context)
+/** The key's place: what it types may change while it is down. */
+const placeOf = ({ code, key }: KeyboardEvent) => code || key
+
+const isModifier = (key: string) => /^(?:Shift|Control|Alt|AltGraph|Meta|CapsLock)$/.test(key)
+
+/** What keys hold, and the cross that they move. */
+interface Hands {
+	readonly held: HeldKeys
+	readonly cross: Cross
+}
+
+/** @returns whether the key meant something */
+function keyAtRest(
+	context: KeyContext,
+	{ held, cross }: Hands,
+	input: KeyInput,
+	event: KeyboardEvent,
+): boolean {
+	const { workbench } = context
+	if (event.repeat && held.isDown(placeOf(event))) return true
+	if (input.mod)
+		return (
+			historyKey(workbench, input) ||
+			searchKey(workbench, input) ||
+			saveKey(workbench, input) ||
+			tapInTool(workbench, input)
+		)
+	if (cross.down(input)) return true
+	if (held.down(input.key, placeOf(event), () => tapKey(workbench, input))) return true
+	held.rollOver()
+	return benchKey(context, input, event.repeat) || tapKey(workbench, input)
+}
+
+/**
+ * While a drag is on no key changes the sheet but those of the drag: Esc calls it off, kinds are of
+ * what is dragged, held keys mean what they mean, others only show or hide.
+ */
+function keyInDrag(
+	context: KeyContext,
+	{ held, cross }: Hands,
+	input: KeyInput,
+	event: KeyboardEvent,
+	gestures: Gestures,
+): void {
+	if (input.key === 'escape') gestures.callOff()
+	if (input.mod || event.altKey || event.repeat) {
+		if (event.repeat && !input.mod) cross.down(input)
+		return
+	}
+	if (cross.down(input)) return
+	if (held.down(input.key, placeOf(event))) return
+	const own = BENCH_KEYS.find(({ taps, shows }) => shows && taps.includes(input.key))
+	own?.act(context)
 }
 
 /** Keys by which browsers leave a page. */
@@ -98,63 +139,15 @@ function saveKey({ open }: Workbench, { key }: KeyInput): boolean {
 	return true
 }
 
-/** Ctrl K, or a stroke by itself. */
-function searchKey({ desk }: Workbench, { key, mod }: KeyInput): boolean {
-	const asks = mod ? key === 'k' : key === '/'
-	if (asks) desk.setState({ searching: true })
-	return asks
-}
-
-/** Goes to a pass, or does what the pass one is in has a key for. */
-function passKey(workbench: Workbench, { key }: KeyInput): boolean {
-	const to = PASSES.find(({ number }) => String(number) === key)
-	if (to) {
-		workbench.goTo(to)
-		return true
-	}
-	const { pass } = workbench.desk.getState()
-	return pass.keys?.find((one) => one.key === key)?.press(workbench) ?? false
+function searchKey({ desk }: Workbench, { key }: KeyInput): boolean {
+	if (key === 'k') desk.setState({ searching: true })
+	return key === 'k'
 }
 
 function benchKey(context: KeyContext, { key, shift }: KeyInput, repeat: boolean): boolean {
-	const { workbench, pointer } = context
-	if (key === 'n') return walk(workbench, shift ? -1 : 1)
-	const holds = HOLD_KEYS.find((one) => one.key === key)
-	if (holds) {
-		if (holds.hold === 'loupe') workbench.desk.setState({ pointer: pointer() })
-		hold(workbench.desk, holds.hold, true)
-		return true
-	}
-	const own = BENCH_KEYS.find(({ press }) => press.includes(key))
-	if (own && (!repeat || own.repeats)) own.act(context)
-	if (own) return true
-	const tool = toolFor(key, workbench.desk.getState().pass)
-	if (tool && !repeat) workbench.takeTool(tool)
-	return tool !== undefined
-}
-
-/** The tool that a key takes: the pass's own, or one of another pass; photos are laid in theirs alone. */
-function toolFor(key: string, { tools }: PassDef): ToolDef | undefined {
-	const own = tools.find((tool) => tool.key === key)
-	return own ?? TOOLS.find((tool) => tool.key === key && tool.about !== 'photos')
-}
-
-/** The walk is Nodes' own: whatever tool is at hand is put down for it. */
-function walk(workbench: Workbench, by: 1 | -1): boolean {
-	if (!isTracing(workbench.desk.getState())) return false
-	workbench.takeTool(nodesTool)
-	const went = workbench.walk.step(by)
-	workbench.refresh()
-	return went
-}
-
-/** What a tool for outlines has no use for, such as nudging the node just placed, Nodes answers. */
-function toolKey(workbench: Workbench, input: KeyInput): boolean {
-	const { desk, toolOf, refresh } = workbench
-	if (!isTracing(desk.getState())) return false
-	const { tool } = desk.getState()
-	const taken =
-		toolOf(tool).key(input) || (tool.about === 'outlines' && toolOf(nodesTool).key(input))
-	if (taken) refresh()
-	return taken
+	const own = BENCH_KEYS.find(
+		(one) => one.taps.includes(key) && (one.shift === undefined || one.shift === shift),
+	)
+	if (!own || (repeat && !own.repeats)) return own !== undefined
+	return own.act(context)
 }

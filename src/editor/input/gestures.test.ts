@@ -1,46 +1,20 @@
 import { describe, expect, test } from 'vitest'
 import { findNode, type Point, removePieces } from '@/core'
+import { hold } from '@/editor/bench/desk'
 import { proofPass } from '@/editor/passes/proof/pass'
 import { handyWorkbench } from '@/editor/testing/handyWorkbench'
 import { penTool } from '@/editor/tools/pen/pen'
-import { bindGestures, type HeldKeys } from './gestures'
-
-/** An element of the page, as far as gestures know one. */
-class FakeCanvas extends EventTarget {
-	readonly style = { cursor: '' }
-	getBoundingClientRect() {
-		return { left: 0, top: 0 }
-	}
-	focus() {}
-	setPointerCapture() {}
-}
+import { bindGestures } from './gestures'
+import { FakeCanvas } from './testing/fakeCanvas'
 
 const SQUARE = 'M100 100H200V200H100Z'
 
 function begin(...paths: string[]) {
 	const workbench = handyWorkbench(...(paths.length > 0 ? paths : [SQUARE]))
 	const canvas = new FakeCanvas()
-	const keys: HeldKeys = { pan: false, zoomBox: false }
-	const gestures = bindGestures(canvas as unknown as HTMLElement, workbench, keys)
+	const gestures = bindGestures(canvas as unknown as HTMLElement, workbench)
 	const { unbind } = gestures
-	let time = 0
-	const wait = (ms: number) => {
-		time += ms
-	}
-	const send = (type: string, [clientX, clientY]: Point, more: object = {}) => {
-		const event = Object.assign(new Event(type, { cancelable: true }), {
-			clientX,
-			clientY,
-			pointerId: 1,
-			pointerType: 'mouse',
-			button: 0,
-			buttons: type === 'pointerup' || type === 'pointercancel' ? 0 : 1,
-			...more,
-		})
-		time += 10
-		Object.defineProperty(event, 'timeStamp', { value: time })
-		canvas.dispatchEvent(event)
-	}
+	const { send, wait } = canvas
 	const drag = (from: Point, to: Point, more: object = {}) => {
 		send('pointermove', from, more)
 		send('pointerdown', from, more)
@@ -51,7 +25,7 @@ function begin(...paths: string[]) {
 	const place = () => findNode(workbench.open.sheet(), first?.id ?? '')?.node.at
 	const view = () => workbench.desk.getState().view
 	const steps = () => workbench.open.getState().history.past.length
-	return { workbench, canvas, keys, gestures, send, wait, drag, place, view, steps, unbind }
+	return { workbench, canvas, gestures, send, wait, drag, place, view, steps, unbind }
 }
 
 describe('a pointer on the canvas', () => {
@@ -82,12 +56,12 @@ describe('a pointer on the canvas', () => {
 	})
 
 	test('pans while Space is held, with the middle button, and where one only looks', () => {
-		const { workbench, keys, drag, send, view, steps } = begin()
-		keys.pan = true
+		const { workbench, drag, send, view, steps } = begin()
+		hold(workbench.desk, 'pan', true)
 		drag([100, 100], [130, 90])
 		send('pointerup', [130, 90])
 		expect(view()).toMatchObject({ x: 30, y: -10 })
-		keys.pan = false
+		hold(workbench.desk, 'pan', false)
 		drag([100, 100], [110, 100], { button: 1 })
 		send('pointerup', [110, 100], { button: 1 })
 		expect(view()).toMatchObject({ x: 40, y: -10 })
@@ -99,8 +73,8 @@ describe('a pointer on the canvas', () => {
 	})
 
 	test('drags a box to zoom to while Z is held; a click with it does nothing', () => {
-		const { workbench, keys, drag, send, view } = begin()
-		keys.zoomBox = true
+		const { workbench, drag, send, view } = begin()
+		hold(workbench.desk, 'zoom-box', true)
 		drag([100, 100], [102, 101])
 		send('pointerup', [102, 101])
 		expect(view().scale).toBe(1)
@@ -250,12 +224,12 @@ test('the hint says what a click would do now, also after an undo under a restin
 	const { workbench, send } = begin()
 	send('pointerenter', [100, 100])
 	send('pointermove', [100, 100])
-	expect(workbench.desk.getState().hint).toContain('select the node')
+	expect(workbench.desk.getState().hint).toContain('Click: select')
 	const id = workbench.open.sheet().pieces[0]!.id
 	workbench.open.apply('Delete', (sheet) => removePieces(sheet, new Set([id])))
 	await Promise.resolve()
-	expect(workbench.desk.getState().hint).not.toContain('select the node')
+	expect(workbench.desk.getState().hint).not.toContain('Click: select')
 	workbench.open.undo()
 	await Promise.resolve()
-	expect(workbench.desk.getState().hint).toContain('select the node')
+	expect(workbench.desk.getState().hint).toContain('Click: select')
 })

@@ -1,8 +1,9 @@
-import { boxOf, distance, mix, type Point, subtract } from '@/core'
-import { isTracing } from '@/editor/bench/desk'
+import { boxOf, distance, mix, type NodeKind, type Point, subtract } from '@/core'
+import { isTracing, toolInHand } from '@/editor/bench/desk'
 import { HIT_RADIUS_PX, TOUCH_RADIUS_PX } from '@/editor/bench/hitTest'
+import { pressHold } from '@/editor/bench/holds'
 import { NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
-import { fitBox, panBy, RULER_PX, toSheet, zoomAt } from '@/editor/bench/view'
+import { fitBox, panBy, RULER_PX, toScreen, toSheet, zoomAt } from '@/editor/bench/view'
 import type { Workbench } from '@/editor/workbench/workbench'
 import type { History } from '@/store/history'
 import type { Selection } from '@/store/selection'
@@ -13,12 +14,6 @@ const PALM_MS = 700
 /** A box to zoom to that is smaller is a click, px on screen. */
 const LEAST_BOX_PX = 4
 
-/** Keys that change what a drag means while they are held. */
-export interface HeldKeys {
-	pan: boolean
-	zoomBox: boolean
-}
-
 /** What the pointers hold. */
 type Grip =
 	| { readonly does: 'pan'; last: Point }
@@ -27,6 +22,8 @@ type Grip =
 	| {
 			readonly does: 'tool'
 			readonly tool: Tool
+			/** The pointer has moved since. */
+			moved: boolean
 			/** How all was before the press. */
 			readonly history: History
 			readonly selection: Selection
@@ -36,21 +33,23 @@ type Grip =
 interface Hand {
 	readonly element: HTMLElement
 	readonly workbench: Workbench
-	readonly keys: HeldKeys
 	readonly fingers: Map<number, Point>
 	grip: Grip | null
 	/** screen px */
 	pointer: Point
 	/** The pointer is over the canvas. */
 	over: boolean
-	/** What was held when the pointer last moved, and what it is. */
-	held: Pick<PointerInput, 'shift' | 'alt' | 'mod'>
+	/** Whether Shift was held when the pointer last moved, and whether that is a finger. */
+	shift: boolean
 	touch: boolean
+	/** A tool that was lent and is not any more, once it has nothing in hand. */
+	returned: Tool | null
+	/** How often the pointer pressed and moved so far. */
+	presses: number
+	moves: number
 	/** When a pen was last on the canvas, without end while it is down: a hand beside it does nothing. */
 	penAt: number
 }
-
-const NOTHING_HELD = { shift: false, alt: false, mod: false }
 
 /** What keys may know and ask of the pointers. */
 export interface Gestures {
@@ -62,6 +61,16 @@ export interface Gestures {
 	isBusy(): boolean
 	/** Puts everything back as it was before the press. */
 	callOff(): void
+	/** What is dragged becomes of a kind. @returns whether it can */
+	makeKind(kind: NodeKind): boolean
+	/** How often pointers pressed and moved so far: by that a key knows whether it was made use of. */
+	counts(): { readonly presses: number; readonly moves: number }
+	/** The cross does as a pointer would: it comes to a place (screen px), presses, lets go. */
+	readonly cross: {
+		to(place: Point): void
+		press(): void
+		letGo(): void
+	}
 	unbind(): void
 }
 
@@ -69,17 +78,19 @@ export interface Gestures {
  * Binds pointers and wheel on the canvas: panning, zooming and pinching are answered here, all
  * else goes to the tool at hand.
  */
-export function bindGestures(element: HTMLElement, workbench: Workbench, keys: HeldKeys): Gestures {
+export function bindGestures(element: HTMLElement, workbench: Workbench): Gestures {
 	const hand: Hand = {
 		element,
 		workbench,
-		keys,
 		fingers: new Map(),
 		grip: null,
 		pointer: [0, 0],
 		over: false,
-		held: NOTHING_HELD,
+		shift: false,
 		touch: false,
+		returned: null,
+		presses: 0,
+		moves: 0,
 		penAt: Number.NEGATIVE_INFINITY,
 	}
 	const bound = new AbortController()
@@ -114,6 +125,25 @@ export function bindGestures(element: HTMLElement, workbench: Workbench, keys: H
 		isOver: () => hand.over,
 		isBusy: () => hand.grip?.does === 'tool' || hand.grip?.does === 'zoom-box',
 		callOff: () => callOff(hand),
+		makeKind: (kind) => {
+			const able = hand.grip?.does === 'tool' && (hand.grip.tool.makeKind?.(kind) ?? false)
+			if (able && hand.grip?.does === 'tool') workbench.refresh(hand.grip.tool)
+			return able
+		},
+		counts: () => hand,
+		cross: {
+			to: (place) => {
+				hand.pointer = place
+				hand.touch = false
+				pointAt(hand)
+			},
+			press: () => {
+				if (!hand.grip) grip(hand)
+			},
+			letGo: () => {
+				if (hand.grip?.does === 'tool') release(hand, hand.grip)
+			},
+		},
 		unbind: () => {
 			bound.abort()
 			stopAiming()
@@ -128,11 +158,21 @@ export function bindGestures(element: HTMLElement, workbench: Workbench, keys: H
 function aimAfterChanges(hand: Hand): () => void {
 	const { open, desk } = hand.workbench
 	let waiting = false
+	/** What is held changed. */
+	let meaning = false
 	const look = () => {
 		waiting = false
-		if (hand.grip || !isTracing(desk.getState())) return
-		const tool = toolFor(hand.workbench, hand.held.mod)
-		if (hand.over) tool.move(inputAt(hand))
+		const { grip } = hand
+		if (!grip) putReturned(hand)
+		if (!isTracing(desk.getState())) return
+		const { cross, view } = desk.getState()
+		if (cross) hand.pointer = toScreen(view, cross)
+		// Of a drag only what its keys mean can have changed.
+		if (grip?.does === 'tool' && grip.moved && meaning) grip.tool.move(inputAt(hand))
+		if (grip && grip.does !== 'tool') return
+		const tool = grip?.tool ?? hand.workbench.toolAtHand()
+		if (!grip && (hand.over || cross)) tool.move(inputAt(hand))
+		meaning = false
 		hand.workbench.refresh(tool)
 		showCursor(hand)
 	}
@@ -145,8 +185,13 @@ function aimAfterChanges(hand: Hand): () => void {
 			const edited = history.present !== before.history.present
 			if (edited || selection !== before.selection) soon()
 		}),
-		desk.subscribe(({ view, tool, pass }, before) => {
-			if (view !== before.view || tool !== before.tool || pass !== before.pass) soon()
+		desk.subscribe(({ view, tool, lent, pass, holds, cross }, before) => {
+			if (before.lent && lent !== before.lent && tool !== before.lent)
+				hand.returned = hand.workbench.toolOf(before.lent)
+			if (holds !== before.holds) meaning = true
+			const another = tool !== before.tool || lent !== before.lent || pass !== before.pass
+			const moved = view !== before.view || cross !== before.cross
+			if (another || moved || holds !== before.holds) soon()
 		}),
 	]
 	return () => {
@@ -155,11 +200,14 @@ function aimAfterChanges(hand: Hand): () => void {
 }
 
 function press(hand: Hand, event: PointerEvent): void {
-	const { element, workbench, keys, fingers } = hand
-	const { desk, open } = workbench
+	const { element, workbench, fingers } = hand
+	const { desk } = workbench
+	const { holds } = desk.getState()
 	notePen(hand, event)
 	if (isPalm(hand, event)) return
 	if (event.pointerType === 'pen') dropFingers(hand)
+	hand.presses++
+	putCrossAway(hand, event)
 	element.focus({ preventScroll: true })
 	element.setPointerCapture(event.pointerId)
 	hand.pointer = placeOf(element, event)
@@ -172,17 +220,56 @@ function press(hand: Hand, event: PointerEvent): void {
 		return
 	}
 	const main = event.button === 0
-	if (event.button === 1 || keys.pan || (main && !isTracing(desk.getState())))
+	if (event.button === 1 || holds.has('pan') || (main && !isTracing(desk.getState())))
 		hand.grip = { does: 'pan', last: hand.pointer }
-	else if (main && keys.zoomBox) hand.grip = { does: 'zoom-box', start: hand.pointer }
+	else if (main && holds.has('zoom-box')) hand.grip = { does: 'zoom-box', start: hand.pointer }
 	else if (main) {
-		const input = inputOf(hand, event)
-		const { history, selection } = open.getState()
-		const tool = toolFor(workbench, input.mod)
-		hand.grip = { does: 'tool', tool, history, selection }
-		tool.down(input)
-		workbench.refresh(tool)
+		noteShift(hand, event)
+		grip(hand)
 	}
+}
+
+/** The tool takes hold of what is under the pointer. */
+function grip(hand: Hand): void {
+	const { workbench } = hand
+	const { history, selection } = workbench.open.getState()
+	const tool = workbench.toolAtHand()
+	hand.grip = { does: 'tool', tool, moved: false, history, selection }
+	tool.down(inputAt(hand))
+	workbench.refresh(tool)
+}
+
+function release(hand: Hand, { tool }: Grip & { does: 'tool' }): void {
+	tool.up(inputAt(hand))
+	hand.workbench.refresh(tool)
+	hand.grip = null
+	putReturned(hand)
+}
+
+/** The tool goes on with what it holds, or looks at what the pointer is over. */
+function pointAt(hand: Hand): void {
+	const { workbench } = hand
+	const held = hand.grip?.does === 'tool' ? hand.grip : null
+	if (held) held.moved = true
+	const tool = held?.tool ?? workbench.toolAtHand()
+	tool.move(inputAt(hand))
+	workbench.refresh(tool)
+}
+
+/** A tool that was lent lets go of what it had begun. */
+function putReturned(hand: Hand): void {
+	const { returned, workbench } = hand
+	hand.returned = null
+	if (!returned || returned === workbench.toolAtHand()) return
+	returned.rest()
+	workbench.refresh()
+}
+
+/** Where a pointer is used, the keys' cross is not. */
+function putCrossAway({ workbench: { desk } }: Hand, { pointerType }: PointerEvent): void {
+	const { cross, touched } = desk.getState()
+	const touches = pointerType === 'touch' || pointerType === 'pen'
+	if (cross || touched !== touches) desk.setState({ cross: null, touched: touches })
 }
 
 function move(hand: Hand, event: PointerEvent): void {
@@ -190,7 +277,12 @@ function move(hand: Hand, event: PointerEvent): void {
 	const { desk } = workbench
 	notePen(hand, event)
 	if (isPalm(hand, event)) return
+	const [x, y] = hand.pointer
 	hand.pointer = placeOf(element, event)
+	if (hand.pointer[0] !== x || hand.pointer[1] !== y) {
+		hand.moves++
+		if (desk.getState().cross) desk.setState({ cross: null })
+	}
 	tellLoupe(workbench, hand.pointer)
 	if (fingers.has(event.pointerId)) fingers.set(event.pointerId, hand.pointer)
 	switch (grip?.does) {
@@ -208,10 +300,8 @@ function move(hand: Hand, event: PointerEvent): void {
 			return
 		default: {
 			if (!isTracing(desk.getState())) return
-			const input = inputOf(hand, event)
-			const tool = grip?.tool ?? toolFor(workbench, input.mod)
-			tool.move(input)
-			workbench.refresh(tool)
+			noteShift(hand, event)
+			pointAt(hand)
 		}
 	}
 }
@@ -223,8 +313,8 @@ function letGo(hand: Hand, event: PointerEvent): void {
 	fingers.delete(event.pointerId)
 	hand.pointer = placeOf(element, event)
 	if (grip?.does === 'tool') {
-		grip.tool.up(inputOf(hand, event))
-		workbench.refresh(grip.tool)
+		noteShift(hand, event)
+		release(hand, grip)
 	}
 	if (grip?.does === 'zoom-box') {
 		const { size } = workbench.desk.getState()
@@ -255,11 +345,13 @@ function dropFingers(hand: Hand): void {
 }
 
 function doubleClick(hand: Hand, event: MouseEvent): void {
-	const { workbench, keys } = hand
-	if (!isTracing(workbench.desk.getState()) || keys.pan) return
-	const input = inputOf(hand, event)
-	const tool = toolFor(workbench, input.mod)
-	tool.doubleClick(input)
+	const { workbench } = hand
+	const state = workbench.desk.getState()
+	if (!isTracing(state) || state.holds.has('pan')) return
+	hand.pointer = placeOf(hand.element, event)
+	noteShift(hand, event)
+	const tool = workbench.toolAtHand()
+	tool.doubleClick(inputAt(hand))
 	workbench.refresh(tool)
 }
 
@@ -301,31 +393,24 @@ function placeOf(element: HTMLElement, event: MouseEvent): Point {
 	return [event.clientX - box.left, event.clientY - box.top]
 }
 
-function inputOf(hand: Hand, event: PointerEvent | MouseEvent): PointerInput {
-	const { shiftKey: shift, altKey: alt, ctrlKey, metaKey } = event
-	hand.pointer = placeOf(hand.element, event)
-	hand.held = { shift, alt, mod: ctrlKey || metaKey }
+function noteShift(hand: Hand, event: PointerEvent | MouseEvent): void {
+	hand.shift = event.shiftKey
 	hand.touch = 'pointerType' in event && event.pointerType === 'touch'
-	return inputAt(hand)
 }
 
 /** The pointer as it was last seen, under the view as it is now. */
-function inputAt({ workbench, pointer, held, touch }: Hand): PointerInput {
-	const { view, rulers } = workbench.desk.getState()
+function inputAt({ workbench, pointer, shift, touch }: Hand): PointerInput {
+	const state = workbench.desk.getState()
+	const { view, rulers, holds } = state
 	const [x, y] = pointer
 	return {
-		...held,
+		shift: shift || holds.has('shift'),
+		hold: pressHold(holds, toolInHand(state)),
 		at: toSheet(view, pointer),
 		reach: (touch ? TOUCH_RADIUS_PX : HIT_RADIUS_PX) / view.scale,
 		pixel: 1 / view.scale,
 		overRuler: !rulers ? undefined : x < RULER_PX ? 'x' : y < RULER_PX ? 'y' : undefined,
 	}
-}
-
-/** The tool at hand, or the one that it lends while Ctrl or Cmd is held. */
-function toolFor({ desk, toolOf }: Workbench, mod: boolean): Tool {
-	const { tool } = desk.getState()
-	return toolOf(mod && tool.lends ? tool.lends : tool)
 }
 
 function draggedBox({ workbench, pointer }: Hand, start: Point) {
@@ -347,9 +432,12 @@ function tellLoupe({ desk }: Workbench, at: Point | null): void {
 	if (loupe || holds.has('loupe')) desk.setState({ pointer: at })
 }
 
-function showCursor({ element, workbench, keys, grip, held }: Hand): void {
-	const passive = !isTracing(workbench.desk.getState())
-	if (keys.pan || passive || grip?.does === 'pan') element.style.cursor = grip ? 'grabbing' : 'grab'
-	else if (keys.zoomBox) element.style.cursor = 'zoom-in'
-	else element.style.cursor = toolFor(workbench, held.mod).cursor()
+function showCursor({ element, workbench, grip }: Hand): void {
+	const state = workbench.desk.getState()
+	const { holds } = state
+	const passive = !isTracing(state)
+	if (holds.has('pan') || passive || grip?.does === 'pan')
+		element.style.cursor = grip ? 'grabbing' : 'grab'
+	else if (holds.has('zoom-box')) element.style.cursor = 'zoom-in'
+	else element.style.cursor = workbench.toolAtHand().cursor()
 }

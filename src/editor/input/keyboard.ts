@@ -13,9 +13,9 @@ export function keyName(event: Pick<KeyboardEvent, 'key' | 'code'>): string {
 	return letter?.[1] && event.key.length <= 2 ? letter[1].toLowerCase() : event.key.toLowerCase()
 }
 
-export function keyInput(event: KeyboardEvent): KeyInput {
-	const { shiftKey: shift, altKey: alt } = event
-	return { key: keyName(event), shift, alt, mod: event.ctrlKey || event.metaKey }
+export function keyInput(event: KeyboardEvent, finely: boolean): KeyInput {
+	const { shiftKey: shift } = event
+	return { key: keyName(event), shift, mod: event.ctrlKey || event.metaKey, finely }
 }
 
 /** Keys by which a slider is set. */

@@ -2,12 +2,13 @@
 
 import Box from '@mui/material/Box'
 import { useColorScheme } from '@mui/material/styles'
-import { useEffect, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useRef, useState } from 'react'
 import { runDarkroom } from '@/editor/bench/darkroom'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { centredOn, fitBox } from '@/editor/bench/view'
 import { bindKeys } from '@/editor/input/bindKeys'
-import { bindGestures, type HeldKeys } from '@/editor/input/gestures'
+import { bindGestures } from '@/editor/input/gestures'
+import { createHeldKeys, type HeldKeys } from '@/editor/input/heldKeys'
 import type { LeftDesk } from '@/editor/passes/leftDesk'
 import { useRefusals } from '@/editor/workbench/useRefusals'
 import {
@@ -23,6 +24,8 @@ import { showing } from '@/jobs/running'
 import { showProblem } from '@/kit/snackbar'
 import { PhotoMissing } from '@/store/library'
 
+const HoldButtons = lazy(() => import('./HoldButtons').then((m) => ({ default: m.HoldButtons })))
+
 /** The stage with its pointers and keys, and the photos' pixels behind it. */
 export function Canvas({ left }: { left: LeftDesk | null }) {
 	const workbench = useWorkbench()
@@ -30,6 +33,8 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 	const container = useRef<HTMLDivElement>(null)
 	const { name, pieces, photos } = useSheetAtRest()
 	const [mounted, setMounted] = useState(false)
+	const [held, setHeld] = useState<HeldKeys | null>(null)
+	const touched = useDesk((state) => state.touched)
 	const opening = useSlice(darkroomSlice, ({ pyramids, opening }) =>
 		photos.some(({ blob }) => opening.has(blob) || !pyramids.has(blob)),
 	)
@@ -38,9 +43,10 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 	useEffect(() => {
 		const element = container.current
 		if (!element) return
-		const keys: HeldKeys = { pan: false, zoomBox: false }
-		const gestures = bindGestures(element, workbench, keys)
-		const unbindKeys = bindKeys(workbench, keys, gestures)
+		const gestures = bindGestures(element, workbench)
+		const heldKeys = createHeldKeys(workbench, gestures)
+		const unbindKeys = bindKeys(workbench, heldKeys, gestures)
+		setHeld(heldKeys)
 		let unmountScene = () => {}
 		let gone = false
 		// What paints comes with the canvas, not with the page.
@@ -85,28 +91,35 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 	useRefusals()
 
 	return (
-		<Box
-			ref={container}
-			role="application"
-			aria-label={`Canvas: ${name}, ${pieces.length} pieces`}
-			aria-description={hint}
-			aria-busy={!mounted || opening}
-			tabIndex={0}
-			data-testid="canvas"
-			sx={{
-				position: 'absolute',
-				inset: 0,
-				overflow: 'hidden',
-				touchAction: 'none',
-				outline: 'none',
-				'&:focus-visible': {
-					outline: '2px solid',
-					outlineColor: 'primary.main',
-					outlineOffset: '-2px',
-				},
-				userSelect: 'none',
-			}}
-		/>
+		<>
+			<Box
+				ref={container}
+				role="application"
+				aria-label={`Canvas: ${name}, ${pieces.length} pieces`}
+				aria-description={hint}
+				aria-busy={!mounted || opening}
+				tabIndex={0}
+				data-testid="canvas"
+				sx={{
+					position: 'absolute',
+					inset: 0,
+					overflow: 'hidden',
+					touchAction: 'none',
+					outline: 'none',
+					'&:focus-visible': {
+						outline: '2px solid',
+						outlineColor: 'primary.main',
+						outlineOffset: '-2px',
+					},
+					userSelect: 'none',
+				}}
+			/>
+			{touched && held && (
+				<Suspense>
+					<HoldButtons held={held} />
+				</Suspense>
+			)}
+		</>
 	)
 }
 

@@ -7,7 +7,7 @@ import DialogActions from '@mui/material/DialogActions'
 import DialogContent from '@mui/material/DialogContent'
 import DialogTitle from '@mui/material/DialogTitle'
 import Typography from '@mui/material/Typography'
-import { keyGroups } from '@/editor/input/keyGroups'
+import { keyGroups } from '@/editor/input/keyTable'
 
 export function KeyList({ open, onClose }: { open: boolean; onClose: () => void }) {
 	return (

@@ -3,7 +3,6 @@ import { isTracing } from '@/editor/bench/desk'
 import { BENCH_KEYS } from '@/editor/input/benchKeys'
 import { PASSES } from '@/editor/passes/passes'
 import { act, chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
-import { nodesTool } from '@/editor/tools/nodes/nodes'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { showProblem } from '@/kit/snackbar'
 
@@ -24,7 +23,6 @@ export function actionsOf(workbench: Workbench): Action[] {
 	return [
 		...nodeActions(workbench),
 		...kindActions(workbench),
-		...walkActions(workbench),
 		...toolActions(workbench),
 		...passActions(workbench),
 		...historyActions(workbench),
@@ -73,18 +71,6 @@ function kindActions({ open }: Workbench): Action[] {
 	}))
 }
 
-function walkActions({ desk, takeTool, walk }: Workbench): Action[] {
-	const step = (by: 1 | -1) => () => {
-		takeTool(nodesTool)
-		walk.step(by)
-	}
-	const needs = isTracing(desk.getState()) ? undefined : 'a pass in which outlines are traced'
-	return [
-		{ group: 'Nodes', name: 'Walk to the next node', keys: 'N', needs, run: step(1) },
-		{ group: 'Nodes', name: 'Walk back', keys: 'Shift N', needs, run: step(-1) },
-	]
-}
-
 function toolActions({ desk, goTo, takeTool }: Workbench): Action[] {
 	return PASSES.flatMap((pass) =>
 		pass.tools.map((tool): Action & { id: string } => ({
@@ -131,18 +117,19 @@ function historyActions({ open }: Workbench): Action[] {
 	]
 }
 
-/** Keys of the bench that do what they do at once; those that are held are no actions. */
+/** Keys of the bench; those that are held are no actions. */
 function viewActions(workbench: Workbench): Action[] {
 	const { width, height } = workbench.desk.getState().size
 	const context = {
 		workbench,
-		held: { pan: false, zoomBox: false },
 		pointer: () => [width / 2, height / 2] as const,
 	}
-	return BENCH_KEYS.filter(({ end }) => !end).map(({ keys, does, act: run }) => ({
+	const traces = isTracing(workbench.desk.getState())
+	return BENCH_KEYS.map(({ keys, does, act: run, traces: needed }) => ({
 		group: 'Seeing',
 		name: does,
 		keys,
+		needs: needed && !traces ? 'a pass in which outlines are traced' : undefined,
 		run: () => run(context),
 	}))
 }

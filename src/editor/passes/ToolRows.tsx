@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
+import { toolInHand } from '@/editor/bench/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
 /** What arrow keys do inside: the next tool, or the one before. */
@@ -17,7 +18,7 @@ const STEPS: Readonly<Record<string, number>> = {
 export function ToolRows() {
 	const workbench = useWorkbench()
 	const pass = useDesk((state) => state.pass)
-	const current = useDesk((state) => state.tool)
+	const current = useDesk(toolInHand)
 	return (
 		<Box
 			role="radiogroup"

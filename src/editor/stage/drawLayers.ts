@@ -1,7 +1,7 @@
 import type { Box, Piece, Sheet } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import type { Scene } from '@/editor/bench/definitions'
-import { type Desk, type DeskState, isTracing } from '@/editor/bench/desk'
+import { type Desk, type DeskState, isTracing, toolInHand } from '@/editor/bench/desk'
 import type { Slices } from '@/editor/bench/slices'
 import type { Viewport } from '@/editor/bench/view'
 import type { OpenSheet } from '@/store/openSheet'
@@ -12,6 +12,7 @@ import { paintBox, paintOverNodes, paintUnderNodes } from './paintMarks'
 import { createCrowd, paintNodes } from './paintNodes'
 import { paintPhotos } from './paintPhotos'
 import { paintArtwork, paintMirrored, paintSilhouette, paintTrace } from './paintPieces'
+import { paintCross } from './paintPlace'
 
 /** What each layer shows of an open sheet, as the desk stands. */
 export interface Layers {
@@ -89,12 +90,14 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 
 	const overNodes: Layers['overNodes'] = (ctx, viewport) => {
 		if (!marksShow()) return
-		const { overlay } = desk.getState()
+		const { overlay, cross } = desk.getState()
 		const { sheet, selection } = scene()
+		if (cross) paintCross(ctx, cross, viewport)
 		if (showsNodes()) {
 			const close = crowd(sheet.pieces, selection.piece, viewport)
 			paintOverNodes(ctx, sheet, selection, overlay, close, viewport)
-		} else if (desk.getState().tool.about !== 'outlines') paintBox(ctx, overlay, viewport.view)
+		} else if (toolInHand(desk.getState()).about !== 'outlines')
+			paintBox(ctx, overlay, viewport.view)
 	}
 
 	return {

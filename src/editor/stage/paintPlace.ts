@@ -5,6 +5,8 @@ import { addLine, cased } from './strokes'
 
 /** Half the size of the bracket, px on screen. */
 const PLACE_PX = 11
+/** How far the arms of the cross reach, px on screen. */
+const CROSS_PX = 18
 
 /** Four corners about a place that is to be looked at. */
 export function paintPlace(
@@ -26,4 +28,23 @@ export function paintPlace(
 		addLine(path, corner, [corner[0], corner[1] - dy * 6])
 	}
 	cased(ctx, path, INKS.wrong, 2)
+}
+
+/** The keys' cross: open in the middle, so that the place itself is seen. */
+export function paintCross(
+	ctx: CanvasRenderingContext2D,
+	at: Point,
+	{ view, ratio }: Viewport,
+): void {
+	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
+	const [x, y] = toScreen(view, at)
+	const path = new Path2D()
+	for (const [dx, dy] of [
+		[1, 0],
+		[-1, 0],
+		[0, 1],
+		[0, -1],
+	] as const)
+		addLine(path, [x + dx * 4, y + dy * 4], [x + dx * CROSS_PX, y + dy * CROSS_PX])
+	cased(ctx, path, INKS.active, 2)
 }

@@ -118,14 +118,18 @@ export function mountScene(
 	}
 }
 
+/** Held keys by which something else is seen. */
+const SEEN_HOLDS = ['photo', 'artwork', 'silhouette', 'loupe'] as const
+
 function afterDesk(redraw: Redraw, state: DeskState, before: DeskState): void {
 	const differs = (...keys: (keyof DeskState)[]) => keys.some((key) => state[key] !== before[key])
 	// A new size draws everything by itself.
-	const anew = differs('view', 'holds', 'pass', 'tool')
+	const shown = SEEN_HOLDS.some((hold) => state.holds.has(hold) !== before.holds.has(hold))
+	const anew = shown || differs('view', 'pass', 'tool', 'lent')
 	if (anew || differs('scheme')) redraw.photos()
 	if (anew || state.overlay.filled !== before.overlay.filled) redraw.pieces()
 	if (anew) redraw.nodes()
-	if (anew || differs('overlay', 'pointer', 'loupe')) redraw.marks()
+	if (anew || differs('overlay', 'pointer', 'loupe', 'cross')) redraw.marks()
 }
 
 function afterDarkroom(

@@ -178,7 +178,7 @@ function drag(grip: Held, { start, run }: ArrangeState, input: PointerInput): Ef
 
 function pressKey(
 	state: ArrangeState,
-	{ key, shift, alt, mod }: KeyInput,
+	{ key, shift, finely, mod }: KeyInput,
 	sight: Sight,
 ): Turn<ArrangeState> {
 	const { over } = state
@@ -191,7 +191,7 @@ function pressKey(
 	const way = ARROWS[key]
 	const photo = chosenIn(sight)
 	if (!way || !photo || photo.locked) return { state, unused: true }
-	const step = nudgeStep({ shift, alt })
+	const step = nudgeStep({ shift, finely })
 	const map: Affine = [1, 0, 0, 1, way[0] * step, way[1] * step]
 	const nudge = apply(
 		'Nudge a photo',
@@ -259,7 +259,7 @@ function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null
 			return 'Drag: move the guide. Delete: remove it.'
 		case 'photo':
 			return over.photo === photo?.id
-				? 'Drag: move the photo. Arrows nudge it 1 px, Shift 10, Alt 0.1.'
+				? 'Drag: move the photo. Arrows nudge it 1 px, Shift 10.'
 				: 'Click: choose this photo. Drag: move it.'
 	}
 	return photo?.locked
@@ -273,6 +273,7 @@ export const arrangePhotosTool: ToolDef = {
 	key: 'm',
 	icon: OpenWithRounded,
 	about: 'photos',
+	holds: ['apart'],
 	shortcuts: [
 		...FRAME_SHORTCUTS,
 		{ keys: 'Arrows', does: NUDGES },

@@ -51,12 +51,12 @@ describe('moving, scaling, turning', () => {
 		expect([box(bench, 0).minX, box(bench, 0).minY]).toEqual([60, 5])
 	})
 
-	test('a corner scales in proportion about the one across, with Alt each side by itself', () => {
+	test('a corner scales in proportion about the one across, apart each side by itself', () => {
 		const { bench, arrange } = begin()
 		click(arrange, [50, 50])
 		drag(arrange, [100, 100], [200, 200])
 		expect(box(bench, 0)).toMatchObject({ minX: 0, minY: 0, maxX: 200, maxY: 200 })
-		drag(arrange, [200, 200], [250, 100], { alt: true })
+		drag(arrange, [200, 200], [250, 100], { hold: 'apart' })
 		expect(box(bench, 0)).toMatchObject({ maxX: 250, maxY: 100 })
 	})
 
@@ -69,9 +69,9 @@ describe('moving, scaling, turning', () => {
 		expect(bench.labels()).toEqual(['Turn a piece'])
 	})
 
-	test('Alt-drag moves a copy; Ctrl D copies, arrows nudge, Delete removes', () => {
+	test('a drag with U held moves a copy; Ctrl D copies, arrows nudge, Delete removes', () => {
 		const { bench, arrange } = begin()
-		drag(arrange, [50, 50], [50, 250], { alt: true })
+		drag(arrange, [50, 50], [50, 250], { hold: 'copy' })
 		expect(bench.sheet().pieces).toHaveLength(4)
 		expect([box(bench, 0).minY, box(bench, 1).minY]).toEqual([0, 200])
 		press(arrange, 'd', { mod: true })

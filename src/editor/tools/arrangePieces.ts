@@ -25,6 +25,7 @@ import {
 	moveBy,
 } from '@/editor/bench/frame'
 import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
+import { heldKey } from '@/editor/bench/holds'
 import {
 	apply,
 	type Effect,
@@ -49,7 +50,7 @@ import { chosenPieces, NOTHING, type Selection, withPiece } from '@/store/select
 import { ARROWS, NUDGES, nudgeStep } from './nudge'
 import { sign, snapped } from './snapped'
 
-/** A copy made by Alt or a key lies this far from its original, px on screen. */
+/** A copy made by a key lies this far from its original, px on screen. */
 const COPY_PX = 12
 
 type Grip =
@@ -166,7 +167,7 @@ function move(state: ArrangeState, input: PointerInput, sight: Sight): Turn<Arra
 	const { held, dragging } = state
 	if (!held) return { state: { ...state, over: look(input, sight) } }
 	if (!dragging && distance(input.at, held.start) < DRAG_PX * input.pixel) return { state }
-	const copies = !dragging && input.alt && held.grip.what === 'piece'
+	const copies = !dragging && input.hold === 'copy' && held.grip.what === 'piece'
 	const copied = copies ? copying(held.base, held.ids, 0) : null
 	const now = copied ? { ...held, base: copied.sheet, ids: copied.ids } : held
 	const { effect, snap = null } = drag(now, input, `arrange-pieces:${state.run}`, sight)
@@ -273,17 +274,17 @@ function hintFor(held: Grip | null, over: Grip | null, chosen: number): string {
 		case 'knob':
 			return FRAME_HINTS[held.what].held
 		case 'piece':
-			return 'Moving. Shift: only across or only down. Hold G: snap to nothing.'
+			return `Moving. Shift: only across or only down. ${heldKey('finely')}: snap to nothing.`
 	}
 	switch (over?.what) {
 		case 'corner':
 		case 'knob':
 			return FRAME_HINTS[over.what].over
 		case 'piece':
-			return 'Click: choose the piece, Shift: one more. Drag: move. Alt-drag: move a copy.'
+			return `Click: choose the piece, Shift: one more. Drag: move. ${heldKey('copy')}: move a copy.`
 	}
 	return chosen > 0
-		? 'Arrows nudge 1 px, Shift 10, Alt 0.1. Ctrl D copies. Delete removes. Click beside: let go.'
+		? 'Arrows nudge 1 px, Shift 10. Ctrl D copies. Delete removes. Click beside: let go.'
 		: 'Click a piece to choose it, Shift-click for several. Ctrl A: all.'
 }
 
@@ -293,12 +294,13 @@ export const arrangePiecesTool: ToolDef = {
 	key: 'm',
 	icon: OpenWithRounded,
 	about: 'pieces',
+	holds: ['copy', 'apart'],
 	shortcuts: [
 		...FRAME_SHORTCUTS,
 		{ keys: 'Shift-click', does: 'Choose one more' },
-		{ keys: 'Alt-drag, Ctrl D', does: 'Copy' },
-		{ keys: 'Arrows', does: NUDGES },
-		{ keys: 'Delete', does: 'Remove what is chosen' },
+		{ keys: 'Ctrl D', does: 'Copy' },
+		{ keys: 'Arrows', does: NUDGES, taps: Object.keys(ARROWS) },
+		{ keys: 'Delete', does: 'Remove what is chosen', taps: ['delete', 'backspace'] },
 		{ keys: 'Ctrl A', does: 'Choose all' },
 	],
 	create: ({ bench }) => createArrangePieces(bench),

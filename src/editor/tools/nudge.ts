@@ -10,9 +10,9 @@ export const ARROWS: Readonly<Record<string, Point>> = {
 }
 
 /** For the key list, what {@link nudgeStep} gives. */
-export const NUDGES = 'Nudge 1 px; Shift 10, Alt 0.1'
+export const NUDGES = 'Nudge 1 px; Shift 10'
 
 /** How far one press of an arrow key moves it, px. */
-export function nudgeStep({ shift, alt }: Pick<KeyInput, 'shift' | 'alt'>): number {
-	return shift ? 10 : alt ? 0.1 : 1
+export function nudgeStep({ shift, finely }: Pick<KeyInput, 'shift' | 'finely'>): number {
+	return finely ? 0.1 : shift ? 10 : 1
 }

@@ -13,6 +13,7 @@ import {
 	transformPieces,
 	withFreshIds,
 } from '@/core'
+import { toolInHand } from '@/editor/bench/desk'
 import { chosenPieces } from '@/store/selection'
 import type { Workbench } from './workbench'
 
@@ -54,7 +55,7 @@ function isTyping({ target }: Event): boolean {
 /** The nodes that are chosen where outlines are worked on, else none. */
 function nodesAtHand({ open, desk }: Workbench): ReadonlySet<string> {
 	const { nodes } = open.getState().selection
-	return desk.getState().tool.about === 'outlines' ? nodes : new Set()
+	return toolInHand(desk.getState()).about === 'outlines' ? nodes : new Set()
 }
 
 function piecesAtHand(workbench: Workbench): Piece[] {

@@ -27,11 +27,14 @@ export interface Workbench {
 	readonly running: RunningJobs
 	/** The working tool of a definition, the same each time. */
 	toolOf(tool: ToolDef): Tool
+	/** The tool that a press goes to: one lent for the moment, or the one at hand. */
 	toolAtHand(): Tool
 	/** Brings the desk up to date with the tool at hand: its overlay and hint. */
 	refresh(tool?: Tool): void
 	/** Takes a tool in hand; the one before is put down. */
 	takeTool(tool: ToolDef): void
+	/** Lends a tool for as long as its key is held: the one at hand goes on with what it had begun. */
+	lend(tool: ToolDef | null): void
 	/** Goes to a pass; the tool at hand is put down. */
 	goTo(pass: PassDef): void
 	/** From node to node round the outline, the view following. */

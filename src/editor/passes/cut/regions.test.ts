@@ -34,7 +34,7 @@ function handy(brush: Apart['brush']) {
 	return { tool, accept, leave, now: () => apart! }
 }
 
-const key = (name: string) => ({ key: name, shift: false, alt: false, mod: false })
+const key = (name: string) => ({ key: name, shift: false, mod: false, finely: false })
 
 describe('choosing among regions', () => {
 	test('the region under the pointer is lit, and none beside them', () => {

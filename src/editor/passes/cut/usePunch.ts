@@ -1,5 +1,6 @@
 import { useEffect, useRef } from 'react'
 import { openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
+import { toolInHand } from '@/editor/bench/desk'
 import { told } from '@/editor/workbench/useAnswer'
 import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { combined } from '@/jobs/combining'
@@ -21,7 +22,7 @@ export function usePunch(): void {
 		if (into === null || was === sheet || undone) return
 		const host = sheet.pieces.find((p) => p.id === into)
 		if (!host) return slices.of(cutSlice).setState({ punchInto: null })
-		const drawn = desk.getState().tool.draws && justClosed(was, sheet, into)
+		const drawn = toolInHand(desk.getState()).draws && justClosed(was, sheet, into)
 		if (!drawn) return
 		void told(punch(open, host, drawn)).then((problem) => {
 			if (problem) showSnack(problem, { variant: 'warning' })

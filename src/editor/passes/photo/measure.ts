@@ -31,6 +31,7 @@ export const measureTool: ToolDef = {
 	name: 'Measure',
 	icon: StraightenRounded,
 	about: 'photos',
+	places: true,
 	create: ({ bench, slices }) => {
 		const measured = slices.of(measuredSlice)
 		return createMeasure(bench, {

@@ -36,5 +36,6 @@ export const straightenTool: ToolDef = {
 	name: 'Straighten',
 	icon: ArchitectureRounded,
 	about: 'photos',
+	places: true,
 	create: ({ bench }) => createStraighten(bench),
 }

@@ -4,26 +4,33 @@ import {
 	bendSegment,
 	boxOf,
 	distance,
+	dot,
 	findContour,
 	findNode,
 	type HandleSide,
 	moveHandle,
 	moveNodes,
+	type NodeKind,
+	neighbours,
+	type PathNode,
 	type Point,
 	retractHandle,
 	ringWinding,
 	type Sheet,
 	type Snapped,
+	setKind,
 	snapAngle,
 	subtract,
+	unit,
 } from '@/core'
-import { type Hit, nodesIn, pieceUnder } from '@/editor/bench/hitTest'
+import { type Hit, hitTest, nodesIn, pieceUnder } from '@/editor/bench/hitTest'
+import { isKind } from '@/editor/bench/holds'
 import { apply, type Effect, type Sight, select } from '@/editor/bench/machine'
 import { ANGLE_STEP, type PointerInput } from '@/editor/bench/tool'
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
+import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'
 import { sign, snapped } from '../snapped'
-import { togglingKind } from '../toggleKind'
 
 /** What the button holds. Drags start from the sheet as it was, so that no error adds up. */
 export type Held =
@@ -54,12 +61,18 @@ export type Held =
 			readonly offset: Point
 	  }
 	| {
-			/** A node pressed with Alt: let go, its kind changes; dragged, a handle is pulled out. */
+			/** A handle is pulled out of a node: which one, the first of the drag decides. */
 			readonly what: 'pull'
 			readonly start: Point
 			readonly base: Sheet
 			readonly id: string
-			readonly side: HandleSide
+			readonly side: HandleSide | null
+	  }
+	| {
+			/** Nodes that the pointer goes over become of a kind. */
+			readonly what: 'kind'
+			readonly start: Point
+			readonly kind: NodeKind
 	  }
 	| {
 			readonly what: 'box' | 'lasso'
@@ -79,12 +92,17 @@ export interface Taken {
 	readonly effects: readonly Effect[]
 }
 
-export function take(hit: Hit | null, input: PointerInput, sight: Sight): Taken {
-	const start = input.at
+export function take(hit: Hit | null, input: PointerInput, key: string, sight: Sight): Taken {
+	const { at: start, hold } = input
 	const base = sight.sheet()
+	if (hold === 'lasso') return takeArea('lasso', input, sight)
+	if (isKind(hold)) {
+		const effects = hit?.kind === 'node' ? givingKind(base, hit.id, hold, key) : []
+		return { held: { what: 'kind', start, kind: hold }, effects }
+	}
 	switch (hit?.kind) {
 		case 'node':
-			return input.alt ? takeToPull(hit, start, base) : takeNodes(hit, input, sight)
+			return hold === 'pull' ? takeToPull(hit, start, base) : takeNodes(hit, input, sight)
 		case 'handle': {
 			const { id, side, at } = hit
 			const offset = subtract(start, at)
@@ -92,15 +110,17 @@ export function take(hit: Hit | null, input: PointerInput, sight: Sight): Taken 
 		}
 		case 'segment': {
 			const { contour, index, t, at } = hit
-			if (input.alt) return { held: null, effects: insertingAt(base, contour.id, index, t) }
+			if (hold === 'insert') return { held: null, effects: insertingAt(base, contour.id, index, t) }
 			const offset = subtract(start, at)
 			const held: Held = { what: 'segment', start, base, contour: contour.id, index, t, offset }
 			return { held, effects: [] }
 		}
 	}
-	const before = sight.selection()
-	const what = input.alt ? 'lasso' : 'box'
-	return { held: { what, start, before, add: input.shift }, effects: [] }
+	return takeArea('box', input, sight)
+}
+
+function takeArea(what: 'box' | 'lasso', { at, shift }: PointerInput, sight: Sight): Taken {
+	return { held: { what, start: at, before: sight.selection(), add: shift }, effects: [] }
 }
 
 function takeNodes(hit: Hit & { kind: 'node' }, { at, shift }: PointerInput, sight: Sight): Taken {
@@ -118,15 +138,31 @@ function takeNodes(hit: Hit & { kind: 'node' }, { at, shift }: PointerInput, sig
 }
 
 function takeToPull(hit: Hit & { kind: 'node' }, start: Point, base: Sheet): Taken {
-	const side = hit.contour.nodes[hit.index]?.out ? 'in' : 'out'
 	return {
-		held: { what: 'pull', start, base, id: hit.id, side },
+		held: { what: 'pull', start, base, id: hit.id, side: null },
 		effects: [select(selectContour(base, hit.contour.id, [hit.id]))],
 	}
 }
 
+/**
+ * The handle that a pull means: the one that is missing; where both are, or none, the one towards
+ * the neighbour that the drag goes to.
+ */
+function sidePulled(base: Sheet, id: string, to: Point): HandleSide {
+	const place = findNode(base, id)
+	if (!place) return 'out'
+	const { node, contour, index } = place
+	if (!node.in !== !node.out) return node.in ? 'out' : 'in'
+	const { before, after } = neighbours(contour, index)
+	const towards = (p: PathNode | undefined) =>
+		p ? dot(unit(subtract(p.at, node.at)), subtract(to, node.at)) : Number.NEGATIVE_INFINITY
+	return towards(before) > towards(after) ? 'in' : 'out'
+}
+
 /** What a drag does, and what is shown of it. */
 export interface Dragged {
+	/** What is held from now on, where the drag itself decided that. */
+	readonly held?: Held
 	readonly effects: readonly Effect[]
 	readonly snap?: Snapped | null
 	readonly box?: Box
@@ -137,12 +173,14 @@ export function drag(
 	held: Held,
 	lasso: readonly Point[] | null,
 	input: PointerInput,
+	/** The kind that what is dragged was given on the way. */
+	kind: NodeKind | null,
 	key: string,
 	sight: Sight,
 ): Dragged {
 	switch (held.what) {
 		case 'nodes':
-			return dragNodes(held, input, key, sight)
+			return dragNodes(held, input, kind, key, sight)
 		case 'handle': {
 			const { base, id, side, offset } = held
 			const node = findNode(base, id)?.node
@@ -153,7 +191,7 @@ export function drag(
 			const level = { levelWith: node?.at }
 			const found = input.shift ? null : snapped(sight, free, input, level)
 			const to = found?.at ?? (node ? snapAngle(node.at, free, ANGLE_STEP) : free)
-			const move = () => moveHandle(base, id, side, to, input.alt)
+			const move = () => pulledTo(base, id, side, to, kind)
 			return { effects: [apply('Move a handle', move, key)], snap: found && sign(found) }
 		}
 		case 'segment': {
@@ -162,10 +200,17 @@ export function drag(
 			return { effects: [apply('Bend a segment', bend, key)] }
 		}
 		case 'pull': {
-			const { base, id, side } = held
+			const { base, id } = held
+			const side = held.side ?? sidePulled(base, id, input.at)
 			const found = snapped(sight, input.at, input)
-			const pull = () => moveHandle(base, id, side, found.at)
-			return { effects: [apply('Pull a handle out', pull, key)], snap: sign(found) }
+			const pull = () => pulledTo(base, id, side, found.at, kind)
+			const pulling = apply('Pull a handle out', pull, key)
+			return { held: { ...held, side }, effects: [pulling], snap: sign(found) }
+		}
+		case 'kind': {
+			const sheet = sight.sheet()
+			const hit = hitTest(sheet, sight.selection(), input.at, input.reach)
+			return { effects: hit?.kind === 'node' ? givingKind(sheet, hit.id, held.kind, key) : [] }
 		}
 		case 'box':
 		case 'lasso':
@@ -173,8 +218,22 @@ export function drag(
 	}
 }
 
-function dragNodes(held: HeldNodes, input: PointerInput, key: string, sight: Sight): Dragged {
-	const { base, ids, grabbed, start } = held
+/** A handle at another place, its node of the kind it was given on the way. */
+function pulledTo(base: Sheet, id: string, side: HandleSide, to: Point, kind: NodeKind | null) {
+	if (kind === null || kind === 'cusp') return moveHandle(base, id, side, to, kind === 'cusp')
+	const given = setKind(base, new Set([id]), kind)
+	return kind === 'corner' ? given : moveHandle(given, id, side, to)
+}
+
+function dragNodes(
+	held: HeldNodes,
+	input: PointerInput,
+	kind: NodeKind | null,
+	key: string,
+	sight: Sight,
+): Dragged {
+	const { ids, grabbed, start } = held
+	const base = kind ? setKind(held.base, ids, kind) : held.base
 	const label = ids.size > 1 ? `Move ${ids.size} nodes` : 'Move a node'
 	const wanted = add(grabbed, subtract(input.at, start))
 	const found = input.shift ? null : snapped(sight, wanted, input, { but: ids })
@@ -234,14 +293,14 @@ export function click(
 			const ids = ends.flatMap((node) => node?.id ?? [])
 			return [select(selectContour(sheet, held.contour, [...kept, ...ids]))]
 		}
-		case 'pull':
-			return togglingKind(sheet, held.id)
 		case 'box':
 		case 'lasso': {
 			if (held.add) return []
 			return [select({ ...NOTHING, piece: pieceUnder(sheet, at)?.id ?? null })]
 		}
 		case 'handle':
+		case 'pull':
+		case 'kind':
 			return []
 	}
 }

@@ -1,8 +1,28 @@
 import type { HandleSide, NodePlace, Sheet } from '@/core'
 import type { Hit } from '@/editor/bench/hitTest'
+import { heldKey, isKind, keyOf, type PressHold } from '@/editor/bench/holds'
 import { stopAt } from '@/editor/bench/walk'
+import type { Held } from './held'
 
 /** What Nodes says in the hint line. */
+
+const KIND_KEYS = (['corner', 'smooth', 'symmetric', 'cusp'] as const).map(keyOf).join(' ')
+
+/** While a key is held: what a press would do here. */
+export function holdHint(hold: PressHold, hover: Hit | null): string {
+	if (isKind(hold))
+		return hover?.kind === 'node'
+			? `Click: make the node ${hold}. Drag over nodes: make them all ${hold}.`
+			: `Click a node to make it ${hold}; drag over several.`
+	if (hold === 'lasso') return 'Drag: a lasso round nodes. Shift adds to the selection.'
+	if (hold === 'insert')
+		return hover?.kind === 'segment'
+			? 'Click: insert a node here; the shape stays.'
+			: 'Click a segment to insert a node.'
+	return hover?.kind === 'node'
+		? 'Drag: pull a handle out of the node.'
+		: 'Drag a node to pull a handle out of it.'
+}
 
 /** Which node of which outline is selected, and what it is: for those who cannot see it. */
 export function whereHint(place: NodePlace | undefined, sheet: Sheet): string {
@@ -16,20 +36,22 @@ export function whereHint(place: NodePlace | undefined, sheet: Sheet): string {
 
 export function armHint(side: HandleSide): string {
 	const name = side === 'in' ? 'Incoming' : 'Outgoing'
-	return `${name} handle: arrows move it 1 px, Shift 10, Alt 0.1. Delete takes it away. Esc: back to the node.`
+	return `${name} handle: arrows move it 1 px, Shift 10. Delete takes it away. Esc: back to the node.`
 }
 
 /** While something is dragged. */
-export function heldHint(what: 'nodes' | 'handle' | 'segment' | 'pull' | 'box' | 'lasso'): string {
+export function heldHint(what: Held['what']): string {
 	switch (what) {
 		case 'nodes':
-			return 'Moving. Shift: keep to 45° steps. Hold G: snap to nothing.'
+			return `Moving. Shift: 45° steps. ${heldKey('finely')}: snap to nothing. ${KIND_KEYS}: its kind. Esc: call it off.`
 		case 'handle':
-			return 'Alt: break the handle free, for a cusp. Shift: 45° steps. Hold G: snap to nothing. Drop it on its node to take it away.'
+			return `${keyOf('cusp')}: free of the other. ${keyOf('smooth')}: in line. Shift: 45° steps. Drop it on its node: it goes. Esc: call it off.`
 		case 'segment':
 			return 'Bending: the grabbed point follows the pointer.'
 		case 'pull':
-			return 'Pulling a handle out of the node.'
+			return `Pulling a handle out. ${KIND_KEYS}: the node’s kind. Esc: call it off.`
+		case 'kind':
+			return 'Every node under the pointer becomes of this kind.'
 		case 'box':
 		case 'lasso':
 			return 'Selecting the nodes inside. Shift adds to the selection.'
@@ -37,16 +59,22 @@ export function heldHint(what: 'nodes' | 'handle' | 'segment' | 'pull' | 'box' |
 }
 
 /** While nothing is: what a click and a drag would do here, or what keys do with the selection. */
-export function hoverHint(hover: Hit | null, selected: number, where: string): string {
+export function hoverHint(
+	hover: Hit | null,
+	hold: PressHold | null,
+	selected: number,
+	where: string,
+): string {
+	if (hold) return holdHint(hold, hover)
 	switch (hover?.kind) {
 		case 'node':
-			return 'Click: select the node. Shift: add it. Drag: move it. Alt-click: corner to smooth and back. Alt-drag: pull a handle out.'
+			return `Click: select; Shift: add. Drag: move. ${heldKey('pull')} and drag: pull a handle out. ${KIND_KEYS} and click: its kind.`
 		case 'handle':
-			return 'Drag: shape the curve. Alt: break the handle free. Drop it on its node to take it away.'
+			return `Drag: shape the curve; ${keyOf('cusp')} on the way: free of the other. Drop it on its node: it goes.`
 		case 'segment':
-			return 'Drag: bend the segment. Click: select its two nodes. Alt-click: insert a node. Double-click: select the outline.'
+			return `Drag: bend. Click: select both nodes. ${heldKey('insert')} and click: insert a node. Double-click: the outline.`
 	}
 	return selected > 0
-		? `${where}Arrows nudge (Shift 10, Alt 0.1 px). C S Y X: kind. I, O: a handle. A: add. N: walk on. Delete: remove.`
-		: 'Click a node, a segment or a piece. Drag: a box round nodes; with Alt a lasso. N: walk from node to node.'
+		? `${where}Arrows nudge. ${KIND_KEYS}: kind. I O: a handle. ${keyOf('insert')}: insert. N: walk on.`
+		: `Click a node, a segment or a piece. Drag: a box round nodes; ${heldKey('lasso')}: a lasso. N: walk from node to node.`
 }

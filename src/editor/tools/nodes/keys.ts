@@ -32,7 +32,10 @@ export interface Pressed {
 }
 
 interface NodesKey extends Shortcut {
-	readonly meets: (input: KeyInput) => boolean
+	readonly taps: readonly string[]
+	/** With Shift or without, where that makes a difference. */
+	readonly shift?: boolean
+	readonly mod?: boolean
 	readonly press: (input: KeyInput, arm: Arm, sight: Sight) => Pressed | null
 }
 
@@ -53,15 +56,20 @@ export function armedHandle(
 	return at ? { node, side: arm.side, at } : null
 }
 
-const plain =
-	(...keys: string[]) =>
-	(input: KeyInput) =>
-		!input.mod && keys.includes(input.key)
+/** The key of Nodes that a press is. */
+export function nodesKey({ key, shift, mod }: KeyInput): NodesKey | undefined {
+	return NODES_KEYS.find(
+		(own) =>
+			own.taps.includes(key) &&
+			(own.mod ?? false) === mod &&
+			(own.shift === undefined || own.shift === shift),
+	)
+}
 
 const kindKey = (key: string, kind: NodeKind): NodesKey => ({
 	keys: key.toUpperCase(),
 	does: `Make ${kind}`,
-	meets: plain(key),
+	taps: [key],
 	press: (_, arm, sight) => {
 		const { nodes } = sight.selection()
 		if (nodes.size === 0) return null
@@ -73,11 +81,11 @@ const kindKey = (key: string, kind: NodeKind): NodesKey => ({
 const handleKey = (key: string, side: HandleSide, name: string): NodesKey => ({
 	keys: key.toUpperCase(),
 	does: `${name} handle: arrows move it`,
-	meets: plain(key),
+	taps: [key],
 	press: (_, arm, sight) => takeHandle(side, arm, sight),
 })
 
-/** All keys of Nodes; the first that meets a press answers it. */
+/** All keys of Nodes. */
 export const NODES_KEYS: readonly NodesKey[] = [
 	kindKey('c', 'corner'),
 	kindKey('s', 'smooth'),
@@ -86,22 +94,24 @@ export const NODES_KEYS: readonly NodesKey[] = [
 	{
 		keys: 'Arrows',
 		does: NUDGES,
-		meets: plain(...Object.keys(ARROWS)),
+		taps: Object.keys(ARROWS),
 		press: nudge,
 	},
 	handleKey('i', 'in', 'Incoming'),
 	handleKey('o', 'out', 'Outgoing'),
-	{ keys: 'A', does: 'Insert in the middle', meets: plain('a'), press: insertBetween },
+	{ keys: 'A', does: 'Insert in the middle', taps: ['a'], press: insertBetween },
 	{
 		keys: 'Delete',
 		does: 'Remove nodes, keep the outline whole',
-		meets: (input) => plain('delete', 'backspace')(input) && !input.shift,
+		taps: ['delete', 'backspace'],
+		shift: false,
 		press: (_, arm, sight) => removeChosen(arm, sight),
 	},
 	{
 		keys: 'Shift Delete',
 		does: 'Remove and leave open',
-		meets: (input) => plain('delete', 'backspace')(input) && input.shift,
+		taps: ['delete', 'backspace'],
+		shift: true,
 		press: (_, arm, sight) => {
 			if (armedHandle(arm, sight)) return removeChosen(arm, sight)
 			const { nodes } = sight.selection()
@@ -112,13 +122,14 @@ export const NODES_KEYS: readonly NodesKey[] = [
 	{
 		keys: 'Ctrl A',
 		does: 'Select all nodes of the piece',
-		meets: ({ mod, key }) => mod && key === 'a',
+		taps: ['a'],
+		mod: true,
 		press: (_, arm, sight) => ({ arm, effects: [selectAll(sight)] }),
 	},
 	{
 		keys: 'Esc',
 		does: 'Select nothing',
-		meets: plain('escape'),
+		taps: ['escape'],
 		press: (_, arm, sight) => {
 			if (armedHandle(arm, sight)) return { arm: null, effects: [] }
 			const { nodes, piece, contour } = sight.selection()
@@ -128,11 +139,11 @@ export const NODES_KEYS: readonly NodesKey[] = [
 	},
 ]
 
-function nudge({ key, shift, alt }: KeyInput, arm: Arm, sight: Sight): Pressed | null {
+function nudge({ key, shift, finely }: KeyInput, arm: Arm, sight: Sight): Pressed | null {
 	const [dx, dy] = ARROWS[key] ?? [0, 0]
 	const ids = sight.selection().nodes
 	if (ids.size === 0) return null
-	const step = nudgeStep({ shift, alt })
+	const step = nudgeStep({ shift, finely })
 	const by: Point = [dx * step, dy * step]
 	const handle = armedHandle(arm, sight)
 	if (handle) {

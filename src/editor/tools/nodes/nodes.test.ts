@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { pointAt, segmentCubic, segments } from '@/core'
-import { at, click, drag, handyBench, press } from '../testing/handyBench'
+import { at, click, drag, dragAs, handyBench, press } from '../testing/handyBench'
 import { createNodes } from './nodes'
 
 const SQUARE = 'M0 0H100V100H0Z'
@@ -93,20 +93,44 @@ describe('dragging', () => {
 		expect(bench.labels()).toEqual([])
 	})
 
-	test('a handle shapes the curve and keeps the kind; Alt breaks it free', () => {
+	test('a handle shapes the curve and keeps the kind; the cusp’s key on the way breaks it free', () => {
 		const { bench, nodes } = begin(ARCH)
 		click(nodes, [100, 0])
 		drag(nodes, [160, 0], [160, 20])
 		expect(bench.contour().nodes[1]?.kind).toBe('symmetric')
 		expect(bench.contour().nodes[1]?.in).toEqual([40, -20])
-		drag(nodes, [160, 20], [170, 30], { alt: true })
+		dragAs(nodes, 'cusp', [160, 20], [170, 30])
 		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, -20], out: [170, 30], kind: 'cusp' })
+	})
+
+	test('a kind’s key works at once, before the pointer moves on, and the last one counts', () => {
+		const { bench, nodes } = begin(ARCH)
+		click(nodes, [100, 0])
+		nodes.down(at([160, 0]))
+		nodes.move(at([160, 30]))
+		nodes.makeKind?.('cusp')
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, 0], out: [160, 30], kind: 'cusp' })
+		nodes.makeKind?.('corner')
+		expect(bench.contour().nodes[1]).toMatchObject({ kind: 'corner' })
+		expect(bench.contour().nodes[1]?.in).toBeUndefined()
+		nodes.makeKind?.('symmetric')
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, -30], out: [160, 30] })
+		nodes.up(at([160, 30]))
+		expect(bench.labels()).toHaveLength(1)
+		expect(nodes.makeKind?.('corner')).toBe(false)
+	})
+
+	test('nodes that are moved take a kind on the way, in the same step', () => {
+		const { bench, nodes } = begin(SQUARE)
+		dragAs(nodes, 'smooth', [100, 0], [120, 10])
+		expect(bench.contour().nodes[1]).toMatchObject({ at: [120, 10], kind: 'smooth' })
+		expect(bench.labels()).toEqual(['Move a node'])
 	})
 
 	test('a handle dropped on its node is taken away', () => {
 		const { bench, nodes } = begin(ARCH)
 		click(nodes, [100, 0])
-		drag(nodes, [160, 0], [101, 1], { alt: true })
+		dragAs(nodes, 'cusp', [160, 0], [101, 1])
 		expect(bench.contour().nodes[1]?.out).toBeUndefined()
 		expect(bench.labels()).toHaveLength(1)
 	})
@@ -158,7 +182,7 @@ describe('keys', () => {
 		click(nodes, [0, 0])
 		press(nodes, 'arrowright')
 		press(nodes, 'arrowright', { shift: true })
-		press(nodes, 'arrowup', { alt: true })
+		press(nodes, 'arrowup', { finely: true })
 		expect(bench.contour().nodes[0]?.at[0]).toBeCloseTo(11, 9)
 		expect(bench.contour().nodes[0]?.at[1]).toBeCloseTo(-0.1, 9)
 		expect(bench.labels()).toEqual(['Nudge a node'])
@@ -195,18 +219,18 @@ describe('keys', () => {
 	})
 })
 
-test('Alt-click on a segment inserts a node there', () => {
+test('with A held a click on a segment inserts a node there', () => {
 	const { bench, nodes, selected } = begin(ARCH)
 	const before = segmentCubic(segments(bench.contour())[0]!)
-	click(nodes, [...pointAt(before, 0.5)] as [number, number], { alt: true })
+	click(nodes, [...pointAt(before, 0.5)] as [number, number], { hold: 'insert' })
 	expect(bench.contour().nodes).toHaveLength(4)
 	expect(selected()).toEqual([1])
 })
 
 describe('lasso', () => {
-	test('Alt and a drag beside the outline take the nodes that the line goes round', () => {
+	test('takes the nodes that its line goes round, wherever it begins', () => {
 		const { nodes, selected } = begin('M0 0L100 0L100 100L0 100L50 50Z')
-		const held = { alt: true }
+		const held = { hold: 'lasso' } as const
 		nodes.down(at([-20, -20], held))
 		for (const p of [
 			[120, -20],
@@ -225,18 +249,51 @@ describe('lasso', () => {
 })
 
 describe('a handle pulled out of its node', () => {
-	test('Alt-drag gives a corner one handle, and a node with one its other', () => {
+	test('a corner gets one towards the neighbour it is pulled to, a node with one its other', () => {
 		const { bench, nodes } = begin(SQUARE)
-		drag(nodes, [100, 0], [140, 20], { alt: true })
-		expect(bench.contour().nodes[1]).toMatchObject({ out: [140, 20], kind: 'cusp' })
-		drag(nodes, [100, 0], [60, -30], { alt: true })
-		expect(bench.contour().nodes[1]).toMatchObject({ in: [60, -30], out: [140, 20] })
+		drag(nodes, [100, 0], [120, 30], { hold: 'pull' })
+		expect(bench.contour().nodes[1]).toMatchObject({ out: [120, 30], kind: 'cusp' })
+		drag(nodes, [100, 0], [60, -30], { hold: 'pull' })
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [60, -30], out: [120, 30] })
+		drag(nodes, [0, 0], [30, -20], { hold: 'pull' })
+		expect(bench.contour().nodes[0]).toMatchObject({ out: [30, -20] })
+		drag(nodes, [0, 100], [40, 120], { hold: 'pull' })
+		expect(bench.contour().nodes[3]).toMatchObject({ in: [40, 120] })
 	})
 
-	test('Alt and a click still turn a corner smooth', () => {
+	test('a click pulls none', () => {
 		const { bench, nodes } = begin(SQUARE)
-		click(nodes, [100, 0], { alt: true })
-		expect(bench.contour().nodes[1]?.kind).toBe('smooth')
+		click(nodes, [100, 0], { hold: 'pull' })
+		expect(bench.labels()).toEqual([])
+	})
+})
+
+describe('a kind’s key held', () => {
+	test('gives the kind to every node clicked, and moves none', () => {
+		const { bench, nodes, selected } = begin(SQUARE)
+		click(nodes, [100, 0], { hold: 'smooth' })
+		click(nodes, [100, 100], { hold: 'cusp' })
+		expect(bench.contour().nodes.map(({ kind }) => kind)).toEqual([
+			'corner',
+			'smooth',
+			'cusp',
+			'corner',
+		])
+		expect(selected()).toEqual([2])
+		click(nodes, [50, 0], { hold: 'smooth' })
+		expect(bench.labels()).toEqual(['Make smooth', 'Make cusp'])
+	})
+
+	test('and to all that a drag goes over, in one step', () => {
+		const { bench, nodes } = begin(SQUARE)
+		drag(nodes, [100, 0], [100, 100], { hold: 'smooth' })
+		expect(bench.contour().nodes.map(({ kind }) => kind)).toEqual([
+			'corner',
+			'smooth',
+			'smooth',
+			'corner',
+		])
+		expect(bench.labels()).toEqual(['Make smooth'])
 	})
 })
 

@@ -1,5 +1,6 @@
-import { type Contour, findContour, type PathNode } from '@/core'
+import { type Contour, findContour, type NodeKind, type PathNode } from '@/core'
 import { type Hit, hitTest } from '@/editor/bench/hitTest'
+import { isKind } from '@/editor/bench/holds'
 import type { Sight } from '@/editor/bench/machine'
 import type { PointerInput } from '@/editor/bench/tool'
 
@@ -10,7 +11,7 @@ export type Target =
 	| { readonly do: 'turn-last' }
 	| { readonly do: 'pick-up'; readonly contour: string; readonly node: string }
 	| { readonly do: 'insert'; readonly contour: string; readonly index: number; readonly t: number }
-	| { readonly do: 'toggle-kind'; readonly node: string }
+	| { readonly do: 'give-kind'; readonly node: string; readonly kind: NodeKind }
 
 /** The outline being drawn, if it still stands: undo may have taken it. */
 export function drawnOutline(drawing: string | null, sight: Sight): Contour | null {
@@ -27,16 +28,16 @@ export function aim(drawn: Contour | null, input: PointerInput, sight: Sight): T
 	if (!hit || hit.kind === 'handle') return { do: 'place' }
 	if (hit.kind === 'node') return aimAtNode(hit, drawn, input)
 	// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
-	if (drawn) return { do: 'place' }
+	if (drawn && input.hold !== 'insert') return { do: 'place' }
 	return { do: 'insert', contour: hit.contour.id, index: hit.index, t: hit.t }
 }
 
 function aimAtNode(
 	{ id, index, contour }: Hit & { kind: 'node' },
 	drawn: Contour | null,
-	{ alt }: PointerInput,
+	{ hold }: PointerInput,
 ): Target {
-	if (alt && !drawn) return { do: 'toggle-kind', node: id }
+	if (isKind(hold)) return { do: 'give-kind', node: id, kind: hold }
 	if (drawn && contour.id === drawn.id) {
 		if (index === drawn.nodes.length - 1) return { do: 'turn-last' }
 		return index === 0 && drawn.nodes.length > 1 ? { do: 'close' } : { do: 'place' }

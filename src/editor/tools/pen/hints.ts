@@ -1,3 +1,4 @@
+import { heldKey, keyOf } from '@/editor/bench/holds'
 import type { Target } from './aim'
 
 /** While the button is down. */
@@ -18,7 +19,7 @@ export function pressHint(
 			? 'Turning the outgoing handle alone.'
 			: 'Release: the next segment leaves straight. Drag: turn its handle.'
 	return pulled
-		? 'Pulling both handles. Alt: only the outgoing one, for a cusp. Shift: 45° steps.'
+		? `Pulling both handles. ${keyOf('cusp')}: only the outgoing one, for a cusp. ${keyOf('corner')}: none. Shift: 45° steps.`
 		: 'Release for a corner. Drag to pull handles for a smooth node.'
 }
 
@@ -31,19 +32,19 @@ export function aimHint(
 		case 'close':
 			return 'Click: close the outline here. Drag: close it with a smooth node.'
 		case 'turn-last':
-			return 'Click: take the outgoing handle away, so that the next segment leaves straight. Drag: turn that handle alone.'
+			return 'Click: the next segment leaves straight. Drag: turn the outgoing handle alone.'
 		case 'pick-up':
 			return 'Click: pick this open outline up and go on from here.'
 		case 'insert':
 			return 'Click: insert a node here; the shape stays.'
-		case 'toggle-kind':
-			return 'Click: turn a corner into a smooth node, or back.'
+		case 'give-kind':
+			return `Click: make the node ${target.kind}.`
 		case 'place':
 			if (straight && drawing)
 				return 'Click: corner. First node: close. Enter or double-click: end open. Backspace: one node back.'
 			if (drawing)
 				return 'Click: corner. Drag: smooth node. First node: close. Enter or double-click: end open. Backspace: one node back.'
 			if (ended) return 'Ended open. Enter again: close it. Click: begin a new outline.'
-			return 'Click: begin an outline with a corner. Drag: begin with a smooth node. Click an end node to go on from it.'
+			return `Click: begin with a corner. Drag: with a smooth node. End node: go on. ${heldKey('smooth')}: give nodes that kind.`
 	}
 }

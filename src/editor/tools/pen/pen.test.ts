@@ -17,14 +17,31 @@ describe('placing nodes', () => {
 		expect(second).toMatchObject({ at: [60, 10], in: [40, -10], out: [80, 30], kind: 'smooth' })
 	})
 
-	test('Alt while dragging moves the outgoing handle alone', () => {
+	test('a kind’s key in mid-pull: the cusp’s moves the outgoing handle alone, the corner’s takes both', () => {
 		const { bench, pen } = begin()
 		click(pen, [10, 10])
 		pen.down(at([60, 10]))
 		pen.move(at([80, 10]))
-		pen.move(at([60, 40], { alt: true }))
-		pen.up(at([60, 40], { alt: true }))
+		pen.makeKind?.('cusp')
+		pen.move(at([60, 40]))
 		expect(bench.contour().nodes[1]).toMatchObject({ in: [40, 10], out: [60, 40], kind: 'cusp' })
+		pen.makeKind?.('symmetric')
+		expect(bench.contour().nodes[1]).toMatchObject({ in: [60, -20], kind: 'symmetric' })
+		pen.makeKind?.('corner')
+		expect(bench.contour().nodes[1]).toMatchObject({ kind: 'corner' })
+		expect(bench.contour().nodes[1]?.out).toBeUndefined()
+		pen.up(at([60, 40]))
+		expect(bench.labels()).toEqual(['Begin an outline', 'Place a node'])
+	})
+
+	test('a kind’s key held while a node is placed makes it of that kind', () => {
+		const { bench, pen } = begin()
+		click(pen, [10, 10])
+		drag(pen, [60, 10], [80, 30], { hold: 'cusp' })
+		expect(bench.contour().nodes[1]).toMatchObject({ out: [80, 30], kind: 'cusp' })
+		expect(bench.contour().nodes[1]?.in).toBeUndefined()
+		drag(pen, [100, 60], [100, 90], { hold: 'corner' })
+		expect(bench.contour().nodes[2]).toMatchObject({ kind: 'corner' })
 	})
 
 	test('Shift keeps segments to multiples of 45°', () => {
@@ -180,12 +197,21 @@ describe('going on from what is there', () => {
 		expect(bench.contour().nodes[1]).toMatchObject({ out: [100, 50], kind: 'cusp' })
 	})
 
-	test('Alt-click turns a corner into a smooth node and back', () => {
+	test('with a kind’s key held a click on a node gives it that kind, also while drawing', () => {
 		const { bench, pen } = begin('M0 0L100 0L100 100Z')
-		click(pen, [100, 0], { alt: true })
+		click(pen, [100, 0], { hold: 'smooth' })
 		expect(bench.contour().nodes[1]?.kind).toBe('smooth')
-		click(pen, [100, 0], { alt: true })
+		click(pen, [300, 300])
+		click(pen, [100, 0], { hold: 'corner' })
 		expect(bench.contour().nodes[1]?.kind).toBe('corner')
+		expect(bench.contour(1).nodes).toHaveLength(1)
+	})
+
+	test('with A held a click on a segment inserts, also while drawing', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100Z')
+		click(pen, [300, 300])
+		click(pen, [50, 1], { hold: 'insert' })
+		expect(bench.contour().nodes).toHaveLength(4)
 	})
 })
 

@@ -12,19 +12,23 @@ import {
 	findNode,
 	leaveStraight,
 	moveHandle,
+	type NodeKind,
 	type PathNode,
 	type Point,
 	pickUpOutline,
 	placeNode,
 	pullClosingHandle,
 	pullHandles,
+	type Sheet,
 	type Snapped,
 	scale,
+	setKind,
 	snapAngle,
 	subtract,
 	takeBackNode,
 } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
+import { isKind } from '@/editor/bench/holds'
 import {
 	apply,
 	type Machine,
@@ -48,10 +52,9 @@ import {
 	type Tool,
 } from '@/editor/bench/tool'
 import { selectContour } from '@/store/selection'
+import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'
-import { nodesTool } from '../nodes/nodes'
 import { sign, snapped } from '../snapped'
-import { togglingKind } from '../toggleKind'
 import { aim, drawnOutline, lastNode, type Target } from './aim'
 import { aimHint, pressHint } from './hints'
 
@@ -61,6 +64,8 @@ interface Press {
 	readonly node: string
 	readonly start: Point
 	readonly pulled: boolean
+	/** The kind that the node was given by a key. */
+	readonly kindGiven: NodeKind | null
 }
 
 /** Which outline is being drawn, and the press that is under way; all else is in the sheet. */
@@ -94,6 +99,7 @@ export function penMachine(nameNext: () => string): Machine<PenState> {
 			up: letGo,
 			doubleClick: (state, _, sight) => endOpen(state, sight),
 			key: pressKey,
+			makeKind,
 			rest: (state, sight) => {
 				const { state: ended, effects = [] } = endOpen(state, sight)
 				return { state: { ...ended, ended: null, pointer: null }, effects }
@@ -126,16 +132,16 @@ function press(
 		case 'place':
 			return place(state, input, drawn, sight, nameNext)
 		case 'close':
-			return drawn ? close(state, drawn, sight) : { state }
+			return drawn ? close(state, input, drawn, sight) : { state }
 		case 'turn-last':
 			if (!drawn || !last) return { state }
-			return { state: { ...state, press: heldAt('turn-last', drawn.id, last.id, last.at) } }
+			return { state: { ...state, press: heldAt('turn-last', drawn.id, last.id, last.at, input) } }
 		case 'pick-up': {
 			const { contour, node } = target
 			const picked = pickUpOutline(sheet, contour, node)
 			const at = findNode(picked, node)?.node.at ?? input.at
 			return {
-				state: { ...state, drawing: contour, press: heldAt('pick-up', contour, node, at) },
+				state: { ...state, drawing: contour, press: heldAt('pick-up', contour, node, at, input) },
 				effects: [
 					apply('Pick up an outline', () => picked, keyOf(state)),
 					select(selectContour(picked, contour, [node])),
@@ -144,8 +150,8 @@ function press(
 		}
 		case 'insert':
 			return { state, effects: insertingAt(sheet, target.contour, target.index, target.t) }
-		case 'toggle-kind':
-			return { state, effects: togglingKind(sheet, target.node) }
+		case 'give-kind':
+			return { state, effects: givingKind(sheet, target.node, target.kind) }
 	}
 }
 
@@ -161,7 +167,12 @@ function place(
 	const placed = drawn ? appendNode(sheet, drawn.id, at) : beginOutline(sheet, at, nameNext())
 	const { contourId, nodeId } = placed
 	return {
-		state: { ...state, snap, drawing: contourId, press: heldAt('place', contourId, nodeId, at) },
+		state: {
+			...state,
+			snap,
+			drawing: contourId,
+			press: heldAt('place', contourId, nodeId, at, input),
+		},
 		effects: [
 			apply(drawn ? 'Place a node' : 'Begin an outline', () => placed.sheet, keyOf(state)),
 			select(selectContour(placed.sheet, contourId, [nodeId])),
@@ -169,12 +180,12 @@ function place(
 	}
 }
 
-function close(state: PenState, drawn: Contour, sight: Sight): Turn<PenState> {
+function close(state: PenState, input: PointerInput, drawn: Contour, sight: Sight): Turn<PenState> {
 	const first = drawn.nodes[0]
 	if (!first) return { state }
 	return {
 		// Closed it is drawn no more; where that is undone, drawing goes on.
-		state: { ...state, press: heldAt('close', drawn.id, first.id, first.at) },
+		state: { ...state, press: heldAt('close', drawn.id, first.id, first.at, input) },
 		effects: [
 			apply('Close the outline', (sheet) => closeOutline(sheet, drawn.id), keyOf(state)),
 			select(selectContour(sight.sheet(), drawn.id)),
@@ -191,7 +202,8 @@ function move(state: PenState, input: PointerInput, sight: Sight): Turn<PenState
 
 /** A press that goes on: with straight segments alone it carries the corner, else it pulls handles. */
 function pull(state: PenState, held: Press, input: PointerInput, sight: Sight): Turn<PenState> {
-	const { kind, contour, node, start } = held
+	const { kind, contour, node, start, kindGiven } = held
+	const given = kindGiven ?? undefined
 	if (!held.pulled && distance(input.at, start) < DRAG_PX * input.pixel) return { state }
 	const pulled = { ...state, press: { ...held, pulled: true } }
 	const key = keyOf(state)
@@ -206,19 +218,37 @@ function pull(state: PenState, held: Press, input: PointerInput, sight: Sight): 
 	const effect = {
 		// The placing itself is the step: pulling goes on with it.
 		place: () =>
-			apply(
-				placing(state, sight),
-				(sheet) => pullHandles(sheet, contour, node, to, input.alt),
-				key,
-			),
-		close: () =>
-			apply('Close the outline', (s) => pullClosingHandle(s, contour, to, input.alt), key),
+			apply(placing(state, sight), (sheet) => pullHandles(sheet, contour, node, to, given), key),
+		close: () => apply('Close the outline', (s) => pullClosingHandle(s, contour, to, given), key),
 		'turn-last': () =>
-			apply('Turn a handle', (sheet) => moveHandle(sheet, node, 'out', to, true), key),
+			apply('Turn a handle', (sheet) => turnedTo(sheet, contour, node, to, given), key),
 		'pick-up': () =>
-			apply('Pick up an outline', (sheet) => moveHandle(sheet, node, 'out', to, true), key),
+			apply('Pick up an outline', (sheet) => turnedTo(sheet, contour, node, to, given), key),
 	}[kind]()
 	return { state: { ...pulled, snap: found && sign(found) }, effects: [effect] }
+}
+
+/** The last node's outgoing handle turned, by itself unless the node was given a kind. */
+function turnedTo(
+	sheet: Sheet,
+	contour: string,
+	node: string,
+	to: Point,
+	kind: NodeKind = 'cusp',
+): Sheet {
+	if (kind === 'corner') return leaveStraight(sheet, contour)
+	if (kind === 'cusp') return moveHandle(sheet, node, 'out', to, true)
+	return moveHandle(setKind(sheet, new Set([node]), kind), node, 'out', to)
+}
+
+/** A kind's key in the midst of a pull: the node that is pulled becomes of it. */
+function makeKind(state: PenState, kind: NodeKind, sight: Sight): Turn<PenState> {
+	const { press: held, pointer } = state
+	if (!held || !pointer || sight.straightOnly()) return { state, unused: true }
+	const given = { ...held, kindGiven: kind }
+	// Nothing is pulled yet: it will be of that kind.
+	if (!held.pulled) return { state: { ...state, press: given } }
+	return pull(state, given, pointer, sight)
 }
 
 /** What placing the last node is called: pulling its handles is a part of it. */
@@ -259,13 +289,16 @@ function endOpen(state: PenState, sight: Sight): Turn<PenState> {
 
 /** A key of the Pen; it answers where `press` gives a turn. */
 interface PenKey extends Shortcut {
-	readonly names: readonly string[]
+	readonly taps: readonly string[]
+	/** Not with Shift. */
+	readonly shift?: false
 	readonly press: (state: PenState, sight: Sight) => Turn<PenState> | null
 }
 
 const PEN_KEYS: readonly PenKey[] = [
 	{
-		names: ['enter'],
+		taps: ['enter'],
+		shift: false,
 		keys: 'Enter',
 		does: 'End the outline open; again: close it',
 		press: (state, sight) => {
@@ -277,13 +310,13 @@ const PEN_KEYS: readonly PenKey[] = [
 		},
 	},
 	{
-		names: ['escape'],
+		taps: ['escape'],
 		keys: 'Esc',
 		does: 'Let go',
 		press: (state, sight) => (drawnOutline(state.drawing, sight) ? endOpen(state, sight) : null),
 	},
 	{
-		names: ['backspace', 'delete'],
+		taps: ['backspace', 'delete'],
 		keys: 'Backspace',
 		does: 'Take the last node back',
 		press: (state, sight) => {
@@ -302,8 +335,10 @@ const PEN_KEYS: readonly PenKey[] = [
 	},
 ]
 
-function pressKey(state: PenState, { key, mod }: KeyInput, sight: Sight): Turn<PenState> {
-	const own = mod ? undefined : PEN_KEYS.find(({ names }) => names.includes(key))
+function pressKey(state: PenState, { key, mod, shift }: KeyInput, sight: Sight): Turn<PenState> {
+	const own = mod
+		? undefined
+		: PEN_KEYS.find(({ taps, shift: wanted }) => taps.includes(key) && (wanted ?? shift) === shift)
 	return own?.press(state, sight) ?? { state, unused: true }
 }
 
@@ -340,15 +375,20 @@ function segmentTo(from: PathNode, to: Point, into: Point | undefined): Cubic {
 	return [from.at, from.out ?? from.at, into ?? to, to]
 }
 
-function heldAt(kind: Press['kind'], contour: string, node: string, start: Point): Press {
-	return { kind, contour, node, start, pulled: false }
+function heldAt(
+	kind: Press['kind'],
+	contour: string,
+	node: string,
+	start: Point,
+	{ hold }: PointerInput,
+): Press {
+	return { kind, contour, node, start, pulled: false, kindGiven: isKind(hold) ? hold : null }
 }
 
 const keyOf = ({ run }: PenState) => `pen:${run}`
 
 const POINTING: readonly Shortcut[] = [
 	{ keys: 'Click, drag', does: 'Corner, smooth node' },
-	{ keys: 'Alt while dragging', does: 'Outgoing handle alone: a cusp' },
 	{ keys: 'Shift', does: 'Multiples of 45°' },
 	{ keys: 'Click the last node', does: 'Next segment leaves straight' },
 	{ keys: 'Double-click', does: 'End the outline open' },
@@ -365,7 +405,9 @@ export const penTool: ToolDef = {
 	icon: EditRounded,
 	about: 'outlines',
 	draws: true,
-	lends: nodesTool,
+	places: true,
+	holds: ['insert', 'corner', 'smooth', 'symmetric', 'cusp'],
+	kindsInDrag: true,
 	shortcuts: [...POINTING, ...PEN_KEYS],
 	create: ({ bench, open }) => createPen(bench, () => nextName(open.sheet())),
 }

@@ -1,4 +1,12 @@
-import { type Contour, emptySheet, newPiece, type Point, parsePathData, type Sheet } from '@/core'
+import {
+	type Contour,
+	emptySheet,
+	type NodeKind,
+	newPiece,
+	type Point,
+	parsePathData,
+	type Sheet,
+} from '@/core'
 import {
 	type Bench,
 	type KeyInput,
@@ -50,10 +58,10 @@ export function handyBench(...paths: string[]): HandyBench {
 	}
 }
 
-type Held = Partial<Pick<PointerInput, 'shift' | 'alt' | 'mod'>>
+type Held = Partial<Pick<PointerInput, 'shift' | 'hold'>>
 
 export function at(p: Point, held: Held = {}): PointerInput {
-	return { at: p, shift: false, alt: false, mod: false, reach: 8, pixel: 1, ...held }
+	return { at: p, shift: false, hold: null, reach: 8, pixel: 1, ...held }
 }
 
 export function click(tool: Tool, p: Point, held: Held = {}): void {
@@ -71,6 +79,16 @@ export function drag(tool: Tool, from: Point, to: Point, held: Held = {}): void 
 	tool.up(at(to, held))
 }
 
+/** A drag in the midst of which a kind's key is tapped. */
+export function dragAs(tool: Tool, kind: NodeKind, from: Point, to: Point): void {
+	tool.move(at(from))
+	tool.down(at(from))
+	tool.move(at([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]))
+	tool.makeKind?.(kind)
+	tool.move(at(to))
+	tool.up(at(to))
+}
+
 export function press(tool: Tool, key: string, held: Partial<KeyInput> = {}): boolean {
-	return tool.key({ key, shift: false, alt: false, mod: false, ...held })
+	return tool.key({ key, shift: false, mod: false, finely: false, ...held })
 }

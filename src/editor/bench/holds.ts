@@ -1,0 +1,87 @@
+import type { NodeKind } from '@/core'
+
+/** What is seen, or how the canvas answers, while a key is held, whatever the tool. */
+export type BenchHold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'finely' | 'pan' | 'zoom-box'
+
+/** What a held key makes of a press; each tool names those that mean something to it. */
+export type PressHold = NodeKind | 'insert' | 'lasso' | 'pull' | 'copy' | 'apart'
+
+/** Shift stands here for the hands that have no keys. */
+export type Hold = BenchHold | PressHold | 'shift'
+
+/** A key that hides, shows or changes something for as long as it is held. */
+export interface HoldDef {
+	readonly hold: Hold
+	readonly key: string
+	readonly does: string
+	/** What stands on its button at the canvas's edge, where it has one. */
+	readonly button?: string
+}
+
+/** All keys that are held, each with one meaning. */
+export const HOLDS: readonly HoldDef[] = [
+	{ hold: 'pan', key: 'space', does: 'Drag to pan' },
+	{ hold: 'zoom-box', key: 'z', does: 'Drag a box to zoom to it' },
+	{ hold: 'photo', key: 'h', does: 'Hide the photo', button: 'No photo' },
+	{ hold: 'artwork', key: 'j', does: 'Hide the artwork' },
+	{ hold: 'silhouette', key: 'k', does: 'Silhouette' },
+	{ hold: 'loupe', key: 'v', does: 'Loupe: 8 × at the pointer' },
+	{ hold: 'finely', key: 'g', does: 'Snap to nothing; arrows go by 0.1 px', button: 'No snap' },
+	{ hold: 'insert', key: 'a', does: 'Click a segment: insert a node', button: 'Insert' },
+	{ hold: 'pull', key: 'p', does: 'Drag a node: pull a handle out', button: 'Pull' },
+	{ hold: 'lasso', key: 'r', does: 'Drag: a lasso round nodes', button: 'Lasso' },
+	{ hold: 'copy', key: 'u', does: 'Drag a piece: move a copy', button: 'Copy' },
+	{ hold: 'apart', key: 'b', does: 'Drag a corner: each side by itself', button: 'Sides apart' },
+	{ hold: 'corner', key: 'c', does: 'Click nodes: corners', button: 'Corner' },
+	{ hold: 'smooth', key: 's', does: 'Click nodes: smooth', button: 'Smooth' },
+	{ hold: 'symmetric', key: 'y', does: 'Click nodes: symmetric', button: 'Symmetric' },
+	{ hold: 'cusp', key: 'x', does: 'Click nodes: cusps', button: 'Cusp' },
+]
+
+/** What a kind's key does, tapped while a node or a handle is dragged. */
+export const KINDS_IN_DRAG: Readonly<Record<NodeKind, string>> = {
+	corner: 'Take both handles away',
+	smooth: 'Handles in line',
+	symmetric: 'Handles in line and equal',
+	cusp: 'The other handle stays as it is',
+}
+
+const BENCH_HOLDS: ReadonlySet<Hold> = new Set<BenchHold>([
+	'photo',
+	'artwork',
+	'silhouette',
+	'loupe',
+	'finely',
+	'pan',
+	'zoom-box',
+])
+
+export function isBenchHold(hold: Hold): hold is BenchHold {
+	return BENCH_HOLDS.has(hold)
+}
+
+export function isKind(hold: Hold | null): hold is NodeKind {
+	return hold !== null && hold in KINDS_IN_DRAG
+}
+
+/** The key of a hold as it is written in hints and lists. */
+export function keyOf(hold: Hold): string {
+	const { key = 'shift' } = HOLDS.find((one) => one.hold === hold) ?? {}
+	return key.length > 1 ? key.charAt(0).toUpperCase() + key.slice(1) : key.toUpperCase()
+}
+
+/** `Hold P`, for hints and lists. */
+export function heldKey(hold: Hold): string {
+	return `Hold ${keyOf(hold)}`
+}
+
+/** What a press means by what is held: of those that mean something to the tool, the one held last. */
+export function pressHold(
+	holds: ReadonlySet<Hold>,
+	{ holds: own = [] }: { readonly holds?: readonly PressHold[] },
+): PressHold | null {
+	const meant = [...holds].filter((hold): hold is PressHold =>
+		(own as readonly Hold[]).includes(hold),
+	)
+	return meant.at(-1) ?? null
+}

@@ -1,0 +1,32 @@
+import { isTracing, toolInHand } from '@/editor/bench/desk'
+import type { KeyInput } from '@/editor/bench/tool'
+import { PASSES } from '@/editor/passes/passes'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import type { Workbench } from '@/editor/workbench/workbench'
+
+/** What a key does that is but tapped: the pass's, else the tool's. @returns whether it meant something */
+export function tapKey(workbench: Workbench, input: KeyInput): boolean {
+	return passKey(workbench, input) || tapInTool(workbench, input)
+}
+
+/** Goes to a pass, or does what the pass one is in has a key for. */
+function passKey(workbench: Workbench, { key }: KeyInput): boolean {
+	const to = PASSES.find(({ number }) => String(number) === key)
+	if (to) {
+		workbench.goTo(to)
+		return true
+	}
+	const { pass } = workbench.desk.getState()
+	return pass.keys?.find((one) => one.key === key)?.press(workbench) ?? false
+}
+
+/** What a tool for outlines has no use for, such as nudging the node just placed, Nodes answers. */
+export function tapInTool(workbench: Workbench, input: KeyInput): boolean {
+	const { desk, toolOf, refresh } = workbench
+	if (!isTracing(desk.getState())) return false
+	const tool = toolInHand(desk.getState())
+	const taken =
+		toolOf(tool).key(input) || (tool.about === 'outlines' && toolOf(nodesTool).key(input))
+	if (taken) refresh()
+	return taken
+}

@@ -1,0 +1,37 @@
+import { expect, test } from 'vitest'
+import type { Hit } from '@/editor/bench/hitTest'
+import { HOLDS, type PressHold } from '@/editor/bench/holds'
+import { heldHint, hoverHint } from './nodes/hints'
+import { aimHint, pressHint } from './pen/hints'
+
+/** What stands in the line under a canvas of 748 px without being cut off, signs. */
+const LINE = 118
+
+const WHERE = 'Outline 12 of 14, node 13 of 27, symmetric. '
+const hit = (kind: string) => ({ kind }) as Hit
+const holds = [null, ...HOLDS.map(({ hold }) => hold as PressHold)]
+
+test.each([
+	...(['nodes', 'handle', 'segment', 'pull', 'kind', 'box', 'lasso'] as const).map(heldHint),
+	...[null, hit('node'), hit('handle'), hit('segment')].flatMap((hover) =>
+		holds.flatMap((hold) => [hoverHint(hover, hold, 0, ''), hoverHint(hover, hold, 1, WHERE)]),
+	),
+	...(['place', 'close', 'turn-last', 'pick-up'] as const).flatMap((kind) =>
+		[true, false].flatMap((pulled) =>
+			[true, false].map((straight) => pressHint({ kind, pulled }, straight)),
+		),
+	),
+	...(['place', 'close', 'turn-last', 'pick-up', 'insert', 'give-kind'] as const).flatMap((what) =>
+		[true, false].flatMap((drawing) =>
+			[true, false].map((straight) =>
+				aimHint({ do: what, kind: 'symmetric' } as Parameters<typeof aimHint>[0], {
+					drawing,
+					ended: !drawing,
+					straight,
+				}),
+			),
+		),
+	),
+])('fits its line: %s', (hint) => {
+	expect(hint.length).toBeLessThanOrEqual(LINE)
+})
