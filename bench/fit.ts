@@ -11,6 +11,7 @@ import {
 	polar,
 } from '../src/core/index'
 import { FONT_NAMES, glyphOutlines } from './glyphs'
+import { placement } from './placement'
 import { randomFrom, sampled } from './samples'
 
 /**
@@ -151,6 +152,26 @@ for (const [name, outlines] of SETS) {
 		)
 	}
 }
+
+console.log('\nWhere nodes go: what a fit keeps of the places that type designers chose')
+console.log('| glyphs | jitter, px | nodes | outermost points carried | corners found |')
+console.log('| - | -: | -: | -: | -: |')
+for (const jitter of [JITTER_PX, 0])
+	for (const font of FONT_NAMES) {
+		const random = randomFrom(11)
+		const drawn = glyphOutlines(font)
+		const pairs = drawn.map((outline) => {
+			const points = sampled(outline, 1, jitter, random)
+			return [outline, fitPolyline(points, { closed: true, tolerance: TOLERANCE_PX })] as const
+		})
+		const { outermost, carried, corners, found } = placement(pairs)
+		const count = (k: 0 | 1) => pairs.reduce((sum, pair) => sum + pair[k].nodes.length, 0)
+		const share = (part: number, of: number) => `${((100 * part) / of).toFixed(1)} % of ${of}`
+		console.log(
+			`| ${font} | ${jitter} | ${(count(1) / count(0)).toFixed(3)} | ` +
+				`${share(carried, outermost)} | ${share(found, corners)} |`,
+		)
+	}
 
 console.log('\nHow the cost grows: a wavy ring, a point every px')
 console.log('| points | nodes | ms | µs a point |')

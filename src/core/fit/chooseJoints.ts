@@ -31,7 +31,7 @@ export interface Goal {
 }
 
 /** An outermost point gets a joint where that costs no more than every third one more. */
-export const HIDDEN = 0.36
+export const HIDDEN = 1.1
 /** What a span costs beyond its one: for its deviation, as a share of the limit, squared, … */
 const OFF = 0.06
 /** … and what a joint costs that is a corner, or is one although it might be smooth. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { glyphOutlines } from '../../../bench/glyphs'
+import { FONT_NAMES, glyphOutlines } from '../../../bench/glyphs'
+import { placement } from '../../../bench/placement'
 import { randomFrom, sampled } from '../../../bench/samples'
 import { nearestOn } from '../geometry/nearest'
 import { distance, type Point, polar } from '../geometry/point'
@@ -107,6 +108,19 @@ describe('alphabets of type designers, every px, with a quarter px of jitter', (
 			const off = drawn.filter((contour, k) => deviation([contour], [fitted[k]!]).max > 1.25)
 			// One in a hundred may lie further off; these alphabets have ninety outlines each.
 			expect(off.length).toBeLessThanOrEqual(1)
+		},
+	)
+
+	test.each(FONT_NAMES)(
+		'%s: outermost points carry a level or upright node, corners are found',
+		(font) => {
+			const random = randomFrom(7)
+			const drawn = glyphOutlines(font)
+			const pairs = drawn.map((c) => [c, closedFit(sampled(c, 1, 0.25, random))] as const)
+			const { outermost, carried, corners, found } = placement(pairs)
+			expect(outermost).toBeGreaterThan(200)
+			expect(carried / outermost).toBeGreaterThan(0.93)
+			expect(found / corners).toBeGreaterThan(0.98)
 		},
 	)
 

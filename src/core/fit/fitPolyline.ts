@@ -2,6 +2,7 @@ import type { Contour } from '../path/model'
 import { HIDDEN } from './chooseJoints'
 import { cleaned } from './cleaned'
 import { contourOf, polylineContour } from './contourOf'
+import { fitSymmetric } from './fitSymmetric'
 import { fitThrough } from './fitThrough'
 import { prepareTrail } from './prepareTrail'
 
@@ -28,6 +29,8 @@ export function fitPolyline(points: Float64Array, options: FitOptions): Contour 
 	if (!(tolerance > 0)) throw new RangeError(`A tolerance is above zero, not ${tolerance}.`)
 	const kept = cleaned(points, closed, tolerance)
 	if (kept.length < 6) return polylineContour(kept, closed)
+	const symmetric = fitSymmetric(kept, closed, options)
+	if (symmetric) return symmetric
 	const { trail, breaks, between, limit } = prepareTrail(kept, options)
 	return contourOf(trail, fitThrough(trail, breaks, between, { limit, hidden: HIDDEN }))
 }

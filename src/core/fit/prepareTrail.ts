@@ -44,7 +44,7 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 	const whole = trailOf(points, closed)
 	const { spacing } = whole
 	const sigma = exact ? 0 : noiseOf(whole)
-	const limit = Math.max(tolerance, tolerance / 2 + JITTER * sigma)
+	const limit = withJitter(tolerance, sigma)
 	const grain: Grain = { sigma, floor: NEGLECTED * tolerance }
 	const reach = Math.min(
 		MOST_REACH,
@@ -133,6 +133,18 @@ export function prepareTrail(points: Float64Array, options: TrailOptions): Prepa
 
 /** So many standard deviations of the jitter come on top of half the tolerance. */
 const JITTER = 2.45
+
+/** The greatest distance of a point from its fit, px: where points jitter, what is noise comes on top. */
+function withJitter(tolerance: number, sigma: number): number {
+	return Math.max(tolerance, tolerance / 2 + JITTER * sigma)
+}
+
+/** What is allowed of a polyline, and what of it is jitter, px. */
+export function limitOf(points: Float64Array, { closed, tolerance, exact = false }: TrailOptions) {
+	const trail = trailOf(points, closed)
+	const sigma = exact ? 0 : noiseOf(trail)
+	return { limit: withJitter(tolerance, sigma), sigma, spacing: trail.spacing }
+}
 /** The share of the tolerance that is neglected where shapes are told from noise. */
 const NEGLECTED = 0.04
 /** Windows in which a turn is measured, in points. */
