@@ -1,16 +1,17 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { lazy, Suspense } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
 import { HintLine } from '@/editor/panels/HintLine'
 import { JobNotice } from '@/editor/panels/JobNotice'
 import { PassCard } from '@/editor/panels/PassCard'
 import { Rulers } from '@/editor/panels/Rulers'
-import { TopBar } from '@/editor/panels/TopBar'
+import { type Drawer, TopBar } from '@/editor/panels/TopBar'
 import { ZoomBar } from '@/editor/panels/ZoomBar'
 import { FilesTaken } from '@/editor/workbench/FilesTaken'
 import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/workbench/workbench'
+import { NARROW } from '@/theme/widths'
 import { darkroomSlice } from './bench/darkroomState'
 import { isTracing } from './bench/desk'
 import { PiecesPanel } from './panels/PiecesPanel'
@@ -28,6 +29,7 @@ const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: 
 /** The editor of one stored sheet. */
 export function Editor({ id }: { id: string }) {
 	const loaded = useLoadedSheet(id)
+	const [drawer, setDrawer] = useState<Drawer | null>(null)
 	if (loaded.state === 'failed')
 		return (
 			<Suspense>
@@ -44,11 +46,15 @@ export function Editor({ id }: { id: string }) {
 					sx={{
 						display: 'grid',
 						height: '100dvh',
-						minWidth: 960,
+						minWidth: 360,
 						gridTemplateColumns: '264px minmax(0, 1fr) 256px',
 						gridTemplateRows: 'auto minmax(0, 1fr) auto auto',
 						gridTemplateAreas:
 							'"top top top" "pass canvas panels" "pass hint panels" "pass strip panels"',
+						[NARROW]: {
+							gridTemplateColumns: 'minmax(0, 1fr)',
+							gridTemplateAreas: '"top" "canvas" "hint" "strip"',
+						},
 					}}
 				>
 					<Box
@@ -59,9 +65,17 @@ export function Editor({ id }: { id: string }) {
 							bgcolor: 'background.paper',
 						}}
 					>
-						<TopBar />
+						<TopBar drawer={drawer} onDrawer={setDrawer} />
 					</Box>
-					<Box sx={{ gridArea: 'pass', borderRight: 1, borderColor: 'divider', overflowY: 'auto' }}>
+					<Box
+						sx={{
+							gridArea: 'pass',
+							borderRight: 1,
+							borderColor: 'divider',
+							overflowY: 'auto',
+							[NARROW]: asDrawer(drawer === 'pass', 'left'),
+						}}
+					>
 						<PassCard />
 					</Box>
 					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
@@ -85,6 +99,7 @@ export function Editor({ id }: { id: string }) {
 							borderColor: 'divider',
 							display: 'grid',
 							gridTemplateRows: 'minmax(0, 1fr) auto',
+							[NARROW]: asDrawer(drawer === 'pieces', 'right'),
 						}}
 					>
 						<PiecesPanel />
@@ -122,6 +137,20 @@ function StripIfAny() {
 			<Strip />
 		</Suspense>
 	) : null
+}
+
+/** A panel over the canvas: it stays mounted while it is folded, since what it shows goes on. */
+function asDrawer(open: boolean, side: 'left' | 'right') {
+	return {
+		gridArea: 'canvas',
+		justifySelf: side === 'left' ? 'start' : 'end',
+		zIndex: 'drawer',
+		width: 'min(264px, 85vw)',
+		height: '100%',
+		bgcolor: 'background.default',
+		boxShadow: 6,
+		...(!open && { display: 'none' }),
+	}
 }
 
 /** The selection's numbers: a node's, or whole pieces'. Each comes when it is first needed. */

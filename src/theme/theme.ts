@@ -2,6 +2,7 @@
 
 import { createTheme } from '@mui/material/styles'
 import { CORNER_PX, DARK, LIGHT, NUMBER_FACE, TEXT_FACE } from './tokens'
+import { TOUCH, TOUCH_TARGET_PX } from './widths'
 
 type Tokens = Record<keyof typeof LIGHT, string>
 
@@ -53,7 +54,10 @@ export const theme = createTheme({
 		MuiButton: {
 			defaultProps: { disableElevation: true, size: 'small' },
 			styleOverrides: {
-				root: { '&.Mui-focusVisible': { outline: '2px solid currentColor', outlineOffset: 1 } },
+				root: {
+					'&.Mui-focusVisible': { outline: '2px solid currentColor', outlineOffset: 1 },
+					[TOUCH]: { minHeight: TOUCH_TARGET_PX },
+				},
 			},
 		},
 		MuiIconButton: {
@@ -62,6 +66,7 @@ export const theme = createTheme({
 				root: {
 					borderRadius: CORNER_PX,
 					'&.Mui-focusVisible': { outline: '2px solid currentColor' },
+					[TOUCH]: { minWidth: TOUCH_TARGET_PX, minHeight: TOUCH_TARGET_PX },
 				},
 			},
 		},
@@ -74,9 +79,26 @@ export const theme = createTheme({
 			styleOverrides: { root: { backgroundImage: 'none' } },
 		},
 		MuiToggleButton: {
-			styleOverrides: { root: ({ theme: t }) => ({ color: t.vars.palette.text.secondary }) },
+			styleOverrides: {
+				root: ({ theme: t }) => ({
+					color: t.vars.palette.text.secondary,
+					[TOUCH]: { minHeight: TOUCH_TARGET_PX },
+				}),
+			},
 		},
 		MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true } },
+		MuiInputBase: { styleOverrides: { root: { [TOUCH]: { minHeight: TOUCH_TARGET_PX } } } },
+		MuiSwitch: {
+			styleOverrides: {
+				sizeSmall: {
+					[TOUCH]: {
+						height: TOUCH_TARGET_PX,
+						padding: '13px 7px',
+						'& .MuiSwitch-switchBase': { padding: '10px 4px' },
+					},
+				},
+			},
+		},
 		MuiTextField: { defaultProps: { size: 'small' } },
 		MuiSlider: { defaultProps: { size: 'small' } },
 	},

@@ -2,6 +2,7 @@
 
 import Typography from '@mui/material/Typography'
 import { useDesk } from '@/editor/workbench/workbench'
+import { CLOSE } from '@/theme/widths'
 
 /** Always says what a click and a drag would do where the pointer is. */
 export function HintLine() {
@@ -14,7 +15,13 @@ export function HintLine() {
 			aria-live="polite"
 			noWrap
 			title={hint}
-			sx={{ px: 1.5, py: 0.75, minHeight: 34, color: said ? 'error.main' : 'text.secondary' }}
+			sx={{
+				px: 1.5,
+				py: 0.75,
+				minHeight: 34,
+				color: said ? 'error.main' : 'text.secondary',
+				[CLOSE]: { whiteSpace: 'normal', height: 50 },
+			}}
 		>
 			{hint}
 		</Typography>

@@ -7,6 +7,7 @@ import { exportSummary, type Piece } from '@/core'
 import { innerOutlinesNow } from '@/editor/bench/innerOutlines'
 import { PASSES } from '@/editor/passes/passes'
 import { useDesk, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { CLOSE, NARROW } from '@/theme/widths'
 import { useInnerOutlines } from './pieceRows'
 
 /** The stages of the work as one connected track; each shows its live figure. */
@@ -27,6 +28,7 @@ export function PassTrack() {
 				borderColor: 'divider',
 				borderRadius: 1,
 				overflow: 'hidden',
+				[NARROW]: { flexGrow: 1 },
 			}}
 		>
 			{PASSES.map((pass) => {
@@ -42,6 +44,8 @@ export function PassTrack() {
 							px: 1.25,
 							height: 40,
 							minWidth: 78,
+							[CLOSE]: { px: 0.75, minWidth: 68 },
+							[NARROW]: { flexGrow: 1, px: 0.25, minWidth: 0 },
 							gap: 0.75,
 							borderRight: 1,
 							borderColor: 'divider',

@@ -21,6 +21,7 @@ import { wholeAt } from '@/editor/tools/arrangePhotos'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
 import { DARK, LIGHT } from '@/theme/tokens'
+import { TOUCH, TOUCH_TARGET_PX } from '@/theme/widths'
 import { rulerTicks } from './rulerTicks'
 
 const SHORT_PX = 4
@@ -195,6 +196,7 @@ function UnitCorner() {
 					left: 0,
 					width: RULER_PX,
 					height: RULER_PX,
+					[TOUCH]: { width: TOUCH_TARGET_PX, height: TOUCH_TARGET_PX },
 					p: 0,
 					border: 0,
 					borderRight: 1,

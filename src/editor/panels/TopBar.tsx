@@ -3,8 +3,10 @@
 import ArrowBackIosNewRounded from '@mui/icons-material/ArrowBackIosNewRounded'
 import HistoryRounded from '@mui/icons-material/HistoryRounded'
 import KeyboardRounded from '@mui/icons-material/KeyboardRounded'
+import LayersRounded from '@mui/icons-material/LayersRounded'
 import RedoRounded from '@mui/icons-material/RedoRounded'
 import SearchRounded from '@mui/icons-material/SearchRounded'
+import TuneRounded from '@mui/icons-material/TuneRounded'
 import UndoRounded from '@mui/icons-material/UndoRounded'
 import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
@@ -18,17 +20,36 @@ import { NameField } from '@/kit/NameField'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { Tip } from '@/kit/Tip'
 import type { Saving } from '@/store/savingState'
+import { CLOSE, NARROW } from '@/theme/widths'
 import { PassTrack } from './PassTrack'
 
 const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
 const ActionSearch = lazy(() => import('./ActionSearch').then((m) => ({ default: m.ActionSearch })))
 const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
 
-export function TopBar() {
+/** A panel that is folded away where the window is narrow. */
+export type Drawer = 'pass' | 'pieces'
+
+interface Drawers {
+	readonly drawer: Drawer | null
+	readonly onDrawer: (drawer: Drawer | null) => void
+}
+
+export function TopBar(drawers: Drawers) {
 	const { open } = useWorkbench()
 	const name = useOpenSheet(({ history }) => history.present.name)
 	return (
-		<Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: 52, px: 1 }}>
+		<Box
+			sx={{
+				display: 'flex',
+				alignItems: 'center',
+				gap: 1,
+				height: 52,
+				px: 1,
+				[CLOSE]: { gap: 0.5, px: 0.5 },
+				[NARROW]: { flexWrap: 'wrap', height: 'auto', py: 0.5 },
+			}}
+		>
 			<Tip title="Your sheets">
 				<IconButton component={Link} href="/" aria-label="Your sheets">
 					<ArrowBackIosNewRounded fontSize="small" />
@@ -41,13 +62,49 @@ export function TopBar() {
 					onChange={(next) => open.apply('Rename the sheet', (sheet) => renameSheet(sheet, next))}
 				/>
 			</Box>
-			<PassTrack />
+			<Box
+				sx={{
+					display: 'flex',
+					alignItems: 'center',
+					gap: 0.5,
+					[NARROW]: { order: 1, flexBasis: '100%', justifyContent: 'space-between' },
+				}}
+			>
+				<DrawerButton which="pass" {...drawers} />
+				<PassTrack />
+				<DrawerButton which="pieces" {...drawers} />
+			</Box>
 			<Box sx={{ flexGrow: 1 }} />
 			<HistoryButtons />
 			<SavedState />
 			<SchemeSwitch />
 			<SearchButton />
 			<KeysButton />
+		</Box>
+	)
+}
+
+const DRAWERS = {
+	pass: { name: 'Pass card', icon: TuneRounded },
+	pieces: { name: 'Pieces and numbers', icon: LayersRounded },
+} as const
+
+/** Folds a panel out or away, where there is no room for it beside the canvas. */
+function DrawerButton({ which, drawer, onDrawer }: Drawers & { which: Drawer }) {
+	const { name, icon: Icon } = DRAWERS[which]
+	const open = drawer === which
+	return (
+		<Box sx={{ display: 'none', [NARROW]: { display: 'block' } }}>
+			<Tip title={name}>
+				<IconButton
+					aria-label={name}
+					aria-expanded={open}
+					color={open ? 'primary' : 'default'}
+					onClick={() => onDrawer(open ? null : which)}
+				>
+					<Icon fontSize="small" />
+				</IconButton>
+			</Tip>
 		</Box>
 	)
 }

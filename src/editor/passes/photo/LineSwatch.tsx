@@ -7,6 +7,7 @@ import { changeLine } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
+import { TOUCH, TOUCH_TARGET_PX } from '@/theme/widths'
 
 /** The trace line's colour, to be seen and chosen. */
 export function LineSwatch({ withName = false }: { withName?: boolean }) {
@@ -33,6 +34,7 @@ export function LineSwatch({ withName = false }: { withName?: boolean }) {
 			sx={{
 				width: 28,
 				height: 24,
+				[TOUCH]: { width: TOUCH_TARGET_PX, height: TOUCH_TARGET_PX },
 				p: 0,
 				border: 1,
 				borderColor: 'divider',
