@@ -85,7 +85,7 @@ const row = (bench: Bench, name: string) =>
 
 async function choose(bench: Bench, ...names: string[]): Promise<void> {
 	for (const [k, name] of names.entries())
-		await row(bench, name).click(k > 0 ? { modifiers: ['Shift'] } : {})
+		await row(bench, name).click(k > 0 ? { modifiers: ['Control'] } : {})
 }
 
 async function filledAt(bench: Bench, ...places: Point[]): Promise<boolean[][]> {

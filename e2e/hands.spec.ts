@@ -290,3 +290,70 @@ test('the list scrolls to what is chosen on the canvas; F2 renames a row', async
 	await bench.key('Enter')
 	await expect(row('Last of all')).toBeVisible()
 })
+
+test('what is done to one of several chosen rows is done to all; their nodes are chosen together', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	await bench.clickAll([
+		[1200, 900],
+		[1500, 900],
+		[1500, 1200],
+		[1200, 900],
+	])
+	const panel = page.getByRole('region', { name: 'Pieces' })
+	const row = (n: number) => panel.getByRole('button', { name: new RegExp(`^Piece ${n} `) })
+	await row(1).click()
+	await row(3).click({ modifiers: ['Shift'] })
+	await panel.getByRole('button', { name: 'Lock Piece 2' }).click()
+	for (const n of [1, 2, 3])
+		await expect(panel.getByRole('button', { name: `Unlock Piece ${n}` })).toBeVisible()
+	await panel.getByRole('button', { name: 'Unlock Piece 1' }).click()
+	await row(1).click()
+	await row(3).click({ modifiers: ['Control'] })
+	await bench.key('3')
+	await page.getByRole('button', { name: 'Select nodes' }).click()
+	await expect(page.getByText('In 2 pieces')).toBeVisible()
+	await page.getByRole('menuitem', { name: 'All corners' }).click()
+	const card = page.getByRole('region', { name: 'Node' })
+	await expect(card).toContainText('7 nodes')
+	await expect(card.getByLabel('Left', { exact: true })).toHaveValue('300')
+	await bench.type('Width', '600')
+	await expect(card.getByLabel('Width', { exact: true })).toHaveValue('600')
+	await expect(card.getByLabel('Height', { exact: true })).toHaveValue('900')
+	await bench.canvas.focus()
+	await bench.key('Escape')
+	await bench.key('Escape')
+	await bench.key('Control+a')
+	await expect(card).toContainText('10 nodes')
+})
+
+test('the sheet takes its size from the artwork, the photos or numbers; photos change their order', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	await bench.key('1')
+	await bench.section('Sheet')
+	await page.getByRole('button', { name: 'Fit to the artwork' }).click()
+	const width = page.getByLabel('Sheet width', { exact: true })
+	await expect(width).toHaveValue('1200')
+	await bench.type('Sheet width', '1300')
+	await expect(width).toHaveValue('1300')
+	await page.getByRole('button', { name: 'Fit to the photos' }).click()
+	await expect(width).toHaveValue('2000')
+	const { readFile } = await import('node:fs/promises')
+	const content = await readFile('public/photos/teapot.jpg')
+	await bench.give('drop', page.getByRole('main'), {
+		name: 'teapot.jpg',
+		content,
+		type: 'image/jpeg',
+	})
+	const list = page.getByRole('list', { name: 'Photos' }).getByRole('listitem')
+	await expect(list).toHaveCount(2)
+	await expect(list.first()).toContainText('teapot')
+	await page.getByRole('button', { name: 'More for teapot' }).click()
+	await page.getByRole('menuitem', { name: 'Lay it under the one below' }).click()
+	await expect(list.last()).toContainText('teapot')
+})

@@ -150,7 +150,7 @@ test('a worker that cannot work is said, with a way to try again, and nothing wa
 	await bench.key('5')
 	const pieces = page.getByRole('region', { name: 'Pieces' })
 	await pieces.getByRole('button', { name: /^Watering can/ }).click()
-	await pieces.getByRole('button', { name: /^Under the handle/ }).click({ modifiers: ['Shift'] })
+	await pieces.getByRole('button', { name: /^Under the handle/ }).click({ modifiers: ['Control'] })
 	const said = page.getByRole('alert').filter({ hasText: 'Combining' }).first()
 	await expect(said).toContainText('Your sheet is as it was.')
 	await page.getByRole('button', { name: 'Take apart into regions' }).click()

@@ -112,11 +112,11 @@ await withPage(async (page, base) => {
 	await page.keyboard.press('0')
 	await page.keyboard.press('5')
 	const pieces = page.getByRole('region', { name: 'Pieces' })
-	const choose = (name: string, ...modifiers: 'Shift'[]) =>
+	const choose = (name: string, ...modifiers: 'Control'[]) =>
 		pieces.getByRole('button', { name: new RegExp(`^${name}`) }).click({ modifiers })
 	await choose('Watering can')
-	await choose('Under the handle', 'Shift')
-	await choose('Under the spout', 'Shift')
+	await choose('Under the handle', 'Control')
+	await choose('Under the spout', 'Control')
 	await page.getByRole('button', { name: /^Cut out/ }).hover()
 	await shoot('cut')
 	await page.getByRole('button', { name: 'Take apart into regions' }).click()

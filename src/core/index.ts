@@ -114,6 +114,7 @@ export {
 	centreOf,
 	nodesOfKind,
 	nodesWhere,
+	resizeNodes,
 	spaceNodes,
 	transformNodes,
 	withNeighbours,
@@ -198,6 +199,7 @@ export {
 	INK,
 	type MirrorLine,
 	NEUTRAL_TONE,
+	NODE_KINDS,
 	type NodeKind,
 	newId,
 	newPiece,
@@ -250,6 +252,7 @@ export {
 	placementOf,
 	placePhoto,
 	removePhoto,
+	reorderPhoto,
 	replacePicture,
 	resizePhoto,
 	transformPhoto,
@@ -276,6 +279,7 @@ export {
 	makeFlat,
 	mendCusp,
 } from './path/shape'
+export { artworkBox, fitSheetTo, photosBox, resizeSheet } from './path/sheetSize'
 export {
 	guideTargets,
 	NOTHING_CAUGHT,

@@ -1,11 +1,42 @@
 import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, parsePathData, removeNodes, removePieces } from '@/core'
 import { createOpenSheet } from './openSheet'
-import { NOTHING, presentIn, selectContour } from './selection'
+import {
+	NOTHING,
+	piecesAtWork,
+	presentIn,
+	selectContour,
+	selectNodes,
+	upToPiece,
+	withPiece,
+} from './selection'
 
 const piece = newPiece('Key', parsePathData('M0 0L9 0L9 9L0 9Z'))
 const contour = piece.contours[0]!
 const sheet = { ...emptySheet('Key', 10, 10), pieces: [piece] }
+
+describe('several pieces', () => {
+	const order = ['a', 'b', 'c', 'd']
+	const chosen = (selection: ReturnType<typeof upToPiece>) => [...(selection.others ?? [])]
+
+	test('all from the one chosen last to another, either way, and from there again', () => {
+		const first = { ...NOTHING, piece: 'b' }
+		const down = upToPiece(first, order, 'd')
+		expect(chosen(down)).toEqual(['b', 'c', 'd'])
+		expect(chosen(upToPiece(down, order, 'a'))).toEqual(['a', 'b'])
+		expect(chosen(upToPiece(NOTHING, order, 'c'))).toEqual(['c'])
+		expect(chosen(withPiece(down, 'c'))).toEqual(['b', 'd'])
+	})
+
+	test('are all that can be changed where none is chosen; nodes are chosen wherever they are', () => {
+		const locked = { ...newPiece('Lock', parsePathData('M0 0L1 1')), locked: true }
+		const both = { ...sheet, pieces: [piece, locked] }
+		expect([...piecesAtWork(both, NOTHING)]).toEqual([piece.id])
+		expect([...piecesAtWork(both, { ...NOTHING, piece: locked.id })]).toEqual([locked.id])
+		const ids = new Set([contour.nodes[1]!.id])
+		expect(selectNodes(sheet, ids)).toEqual({ nodes: ids, piece: piece.id, contour: contour.id })
+	})
+})
 
 describe('what is selected', () => {
 	test('names its piece and outline', () => {

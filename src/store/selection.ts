@@ -1,4 +1,4 @@
-import { findContour, nodesWith, type Sheet } from '@/core'
+import { type Contour, findContour, nodesWith, type Sheet } from '@/core'
 
 /** What is chosen: a piece, perhaps one of its outlines, perhaps nodes; and a photo. Ids only. */
 export interface Selection {
@@ -24,6 +24,37 @@ export function withPiece(selection: Selection, id: string): Selection {
 	if (!all.delete(id)) all.add(id)
 	const piece = selection.piece !== null && all.has(selection.piece) ? selection.piece : null
 	return { ...NOTHING, piece: piece ?? [...all][0] ?? null, others: all, photo: selection.photo }
+}
+
+/**
+ * The selection with all pieces from the one chosen last to another, in the order of their list.
+ * @param order ids as they are listed
+ */
+export function upToPiece(selection: Selection, order: readonly string[], id: string): Selection {
+	const anchor = selection.piece ?? id
+	const [a, b] = [order.indexOf(anchor), order.indexOf(id)].sort((p, q) => p - q)
+	if (a === undefined || b === undefined || a < 0) return withPiece(selection, id)
+	const others = new Set(order.slice(a, b + 1))
+	return { ...NOTHING, piece: anchor, others, photo: selection.photo }
+}
+
+/** The pieces that something done to nodes is about: those chosen, or, where none is, all that can be changed. */
+export function piecesAtWork({ pieces }: Sheet, selection: Selection): Set<string> {
+	const chosen = chosenPieces(selection)
+	if (chosen.size > 0) return chosen
+	return new Set(pieces.filter(({ hidden, locked }) => !hidden && !locked).map(({ id }) => id))
+}
+
+/** Some nodes, wherever they are; pieces stay chosen where there are none. */
+export function selectNodes(
+	sheet: Sheet,
+	nodes: ReadonlySet<string>,
+): Pick<Selection, 'nodes'> & Partial<Selection> {
+	const [first] = nodes
+	const holds = (contour: Contour) => contour.nodes.some(({ id }) => id === first)
+	const piece = sheet.pieces.find(({ contours }) => contours.some(holds))
+	if (!piece) return { nodes }
+	return { nodes, piece: piece.id, contour: piece.contours.find(holds)?.id ?? null }
 }
 
 /** The outline, its piece, and some of its nodes. */

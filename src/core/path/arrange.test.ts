@@ -7,6 +7,7 @@ import {
 	alignNodes,
 	centreOf,
 	nodesOfKind,
+	resizeNodes,
 	spaceNodes,
 	transformNodes,
 	withNeighbours,
@@ -28,6 +29,26 @@ const allPieces = (sheet: Sheet) => new Set(sheet.pieces.map((p) => p.id))
 const lefts = (sheet: Sheet) => sheet.pieces.map((p) => piecesBox([p]).minX)
 
 describe('several nodes', () => {
+	test('get another width or height from their upper left, handles with them', () => {
+		const sheet = sheetOf(...parsePathData('M10 10C20 10 30 20 30 30L10 30Z'))
+		const ids = new Set(onlyContour(sheet).nodes.map(({ id }) => id))
+		const wide = onlyContour(resizeNodes(sheet, ids, { width: 40 }))
+		expect(wide.nodes.map(({ at }) => at)).toEqual([
+			[10, 10],
+			[50, 30],
+			[10, 30],
+		])
+		expect(wide.nodes[0]?.out).toEqual([30, 10])
+		const upright = new Set(
+			onlyContour(sheet)
+				.nodes.filter(({ at }) => at[0] === 10)
+				.map(({ id }) => id),
+		)
+		expect(onlyContour(resizeNodes(sheet, upright, { width: 40, height: 5 })).nodes[2]?.at).toEqual(
+			[10, 15],
+		)
+	})
+
 	test('turned about their centre and back, they are where they were', () => {
 		fc.assert(
 			fc.property(anyContour, fc.double({ min: -3, max: 3, noNaN: true }), (contour, angle) => {
@@ -72,8 +93,8 @@ describe('several nodes', () => {
 				.map((id) => contour!.nodes.findIndex((n) => n.id === id))
 				.sort(),
 		).toEqual([0, 1, 3])
-		expect(nodesOfKind(sheet, sheet.pieces[0]!.id, 'corner').size).toBe(2)
-		expect(nodesOfKind(sheet, 'nobody', 'corner').size).toBe(0)
+		expect(nodesOfKind(sheet, new Set([sheet.pieces[0]!.id]), 'corner').size).toBe(2)
+		expect(nodesOfKind(sheet, new Set(['nobody']), 'corner').size).toBe(0)
 	})
 })
 

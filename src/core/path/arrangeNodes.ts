@@ -69,20 +69,44 @@ export function withNeighbours(sheet: Sheet, ids: ReadonlySet<string>): Set<stri
 	return grown
 }
 
-/** The nodes of a piece's outlines for which something holds. */
+/** The nodes of some pieces' outlines for which something holds. */
 export function nodesWhere(
 	sheet: Sheet,
-	pieceId: string,
+	pieces: ReadonlySet<string>,
 	holds: (node: PathNode) => boolean,
 ): Set<string> {
-	const piece = sheet.pieces.find((p) => p.id === pieceId)
-	const nodes = piece?.contours.flatMap((contour) => contour.nodes) ?? []
+	const nodes = sheet.pieces
+		.filter((piece) => pieces.has(piece.id))
+		.flatMap((piece) => piece.contours.flatMap((contour) => contour.nodes))
 	return new Set(nodes.filter(holds).map((node) => node.id))
 }
 
-/** All nodes of a piece that are of a kind. */
-export function nodesOfKind(sheet: Sheet, pieceId: string, kind: NodeKind): Set<string> {
-	return nodesWhere(sheet, pieceId, (node) => node.kind === kind)
+/** All nodes of some pieces that are of a kind. */
+export function nodesOfKind(
+	sheet: Sheet,
+	pieces: ReadonlySet<string>,
+	kind: NodeKind,
+): Set<string> {
+	return nodesWhere(sheet, pieces, (node) => node.kind === kind)
+}
+
+/**
+ * Scales nodes and their handles about a corner of the box round them, so that it gets another width
+ * or height, px; what has no extent in a direction keeps none.
+ */
+export function resizeNodes(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+	size: { readonly width?: number; readonly height?: number },
+): Sheet {
+	const nodes = nodesWith(sheet, ids)
+	if (nodes.length === 0) return sheet
+	const { minX, minY, maxX, maxY } = boxOf(nodes.map((node) => node.at))
+	const share = (to: number | undefined, now: number) =>
+		to === undefined || now === 0 ? 1 : Math.max(0, to) / now
+	const kx = share(size.width, maxX - minX)
+	const ky = share(size.height, maxY - minY)
+	return transformNodes(sheet, ids, [kx, 0, 0, ky, minX * (1 - kx), minY * (1 - ky)])
 }
 
 function contoursOf(sheet: Sheet): Contour[] {

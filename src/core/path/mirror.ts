@@ -1,4 +1,4 @@
-import type { Affine } from '../geometry/affine'
+import { type Affine, applyAffine } from '../geometry/affine'
 import { distance, dot, type Point, subtract, unit } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
 import { mapPiece } from './edit'
@@ -8,6 +8,14 @@ import { settleSince } from './nodes'
 import { transformContour } from './pieces'
 
 /** Mirror work: one side of a shape is drawn, the other follows and is welded to it on the line. */
+
+/** The sheet with its line of mirror work, where it has one, under a map of the plane. */
+export function movedMirror(sheet: Sheet, map: Affine): Sheet {
+	const { mirror } = sheet
+	if (!mirror) return sheet
+	const { from, to } = mirror
+	return { ...sheet, mirror: { from: applyAffine(map, from), to: applyAffine(map, to) } }
+}
 
 /** The reflection in a line through two points. */
 export function reflection({ from, to }: MirrorLine): Affine {

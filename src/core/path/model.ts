@@ -3,7 +3,8 @@ import type { Affine } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import type { LengthUnit } from '../measure/lengths'
 
-export type NodeKind = 'corner' | 'smooth' | 'symmetric' | 'cusp'
+export const NODE_KINDS = ['corner', 'smooth', 'symmetric', 'cusp'] as const
+export type NodeKind = (typeof NODE_KINDS)[number]
 export type FillRule = 'nonzero' | 'evenodd'
 
 /**

@@ -18,6 +18,7 @@ import {
 	placementOf,
 	placePhoto,
 	removePhoto,
+	reorderPhoto,
 	replacePicture,
 	resizePhoto,
 	turnPhoto,
@@ -36,6 +37,15 @@ function bench(...ids: string[]): Sheet {
 const photo = (sheet: Sheet, number = 0) => sheet.photos[number]!
 
 describe('photos of a sheet', () => {
+	test('are laid over and under each other', () => {
+		const order = (sheet: Sheet) => sheet.photos.map(({ id }) => id).join('')
+		const sheet = bench('a', 'b', 'c')
+		expect(order(reorderPhoto(sheet, 'a', 1))).toBe('bac')
+		expect(order(reorderPhoto(sheet, 'c', 0))).toBe('cab')
+		expect(reorderPhoto(sheet, 'b', 1)).toBe(sheet)
+		expect(reorderPhoto(sheet, 'nobody', 1)).toBe(sheet)
+	})
+
 	test('change one by one or all at once; what changes nothing is the same sheet', () => {
 		const sheet = bench('a', 'b')
 		expect(changePhoto(sheet, 'b', { hidden: true }).photos.map((p) => p.hidden)).toEqual([

@@ -7,6 +7,7 @@ import {
 	turnAbout,
 } from '../geometry/placement'
 import { type Point, subtract } from '../geometry/point'
+import { movedMirror } from './mirror'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 import { transformContour } from './pieces'
 
@@ -42,6 +43,14 @@ export function addPhoto(sheet: Sheet, photo: PlacedPhoto): Sheet {
 export function removePhoto(sheet: Sheet, id: string): Sheet {
 	const photos = sheet.photos.filter((photo) => photo.id !== id)
 	return photos.length === sheet.photos.length ? sheet : { ...sheet, photos }
+}
+
+/** Lays a photo at another place of the order, 0 being under all others. */
+export function reorderPhoto(sheet: Sheet, id: string, index: number): Sheet {
+	const photo = sheet.photos.find((p) => p.id === id)
+	if (!photo || sheet.photos.indexOf(photo) === index) return sheet
+	const rest = sheet.photos.filter((p) => p !== photo)
+	return { ...sheet, photos: rest.toSpliced(Math.max(0, index), 0, photo) }
 }
 
 /** Changes how photos show or lie. `id` undefined means every photo of the sheet. */
@@ -151,7 +160,7 @@ export function replacePicture(sheet: Sheet, id: string, picture: Picture): Shee
 export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor: number): Sheet {
 	const grow: Affine = [factor, 0, 0, factor, 0, 0]
 	const grown: Sheet = {
-		...sheet,
+		...movedMirror(sheet, grow),
 		width: sheet.width * factor,
 		height: sheet.height * factor,
 		...(sheet.mmPerPx !== undefined && { mmPerPx: sheet.mmPerPx / factor }),

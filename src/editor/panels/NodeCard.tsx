@@ -7,17 +7,22 @@ import Typography from '@mui/material/Typography'
 import { useDeferredValue } from 'react'
 import {
 	add,
+	type Box as Bounds,
+	boxOf,
 	distance,
 	findNode,
 	type HandleSide,
 	handleAngle,
 	moveHandle,
+	moveNodes,
 	type NodeKind,
 	nodesWith,
 	type PathNode,
 	type Point,
 	placeNode,
 	polar,
+	resizeNodes,
+	type Sheet,
 	setKind,
 } from '@/core'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
@@ -51,7 +56,7 @@ export function NodeCard() {
 				{chosen.length === 1 ? 'Node' : `${chosen.length} nodes`}
 			</Typography>
 			<Kinds nodes={chosen} />
-			{chosen.length === 1 && <Numbers node={only} />}
+			{chosen.length === 1 ? <Numbers node={only} /> : <BoxNumbers nodes={chosen} />}
 		</Box>
 	)
 }
@@ -87,6 +92,67 @@ function Kinds({ nodes }: { nodes: readonly PathNode[] }) {
 		</ToggleButtonGroup>
 	)
 }
+
+/** The box round several nodes: where it lies and how large it is. */
+function BoxNumbers({ nodes }: { nodes: readonly PathNode[] }) {
+	const { open } = useWorkbench()
+	const { width, height } = useSheetAtRest()
+	const ids = new Set(nodes.map((node) => node.id))
+	const boxIn = (sheet: Sheet) => boxOf(nodesWith(sheet, ids).map((node) => node.at))
+	const box = boxOf(nodes.map((node) => node.at))
+	const apply = (label: string, edit: (sheet: Sheet, box: Bounds) => Sheet) =>
+		open.apply(label, (sheet) => edit(sheet, boxIn(sheet)))
+	return (
+		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
+			{BOX_FIELDS.map(({ label, of, edit, side }) => (
+				<LengthField
+					key={label}
+					label={label}
+					px={of(box)}
+					live={() => of(boxIn(open.sheet()))}
+					whole={side === 'x' ? width : height}
+					onChange={(next) =>
+						apply(`${label} of ${ids.size} nodes`, (sheet, now) =>
+							edit(sheet, ids, next(of(now)), of(now)),
+						)
+					}
+				/>
+			))}
+		</Box>
+	)
+}
+
+const BOX_FIELDS: readonly {
+	readonly label: string
+	readonly side: 'x' | 'y'
+	readonly of: (box: Bounds) => number
+	readonly edit: (sheet: Sheet, ids: ReadonlySet<string>, to: number, now: number) => Sheet
+}[] = [
+	{
+		label: 'Left',
+		side: 'x',
+		of: (box) => box.minX,
+		edit: (sheet, ids, to, now) => moveNodes(sheet, ids, [to - now, 0]),
+	},
+	{
+		label: 'Top',
+		side: 'y',
+		of: (box) => box.minY,
+		edit: (sheet, ids, to, now) => moveNodes(sheet, ids, [0, to - now]),
+	},
+	{
+		label: 'Width',
+		side: 'x',
+		of: (box) => box.maxX - box.minX,
+		edit: (sheet, ids, width) => resizeNodes(sheet, ids, { width }),
+	},
+	{
+		label: 'Height',
+		side: 'y',
+		of: (box) => box.maxY - box.minY,
+		edit: (sheet, ids, height) => resizeNodes(sheet, ids, { height }),
+	},
+]
 
 function Numbers({ node }: { node: PathNode }) {
 	const { open } = useWorkbench()

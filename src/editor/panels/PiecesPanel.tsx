@@ -25,7 +25,7 @@ import { nextName } from '@/editor/bench/nextName'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { NameField } from '@/kit/NameField'
 import { ShapePicture } from '@/kit/ShapePicture'
-import { chosenPieces, selectContour, withPiece } from '@/store/selection'
+import { chosenPieces, selectContour, upToPiece, withPiece } from '@/store/selection'
 import { type DropSide, orderHandlers } from './pieceOrder'
 import { type Row, useRows } from './pieceRows'
 
@@ -78,8 +78,15 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 	const [naming, setNaming] = useState(false)
 	const [drop, setDrop] = useState<DropSide | null>(null)
 	const selected = useOpenSheet((state) => chosenPieces(state.selection).has(piece.id))
-	const change = (label: string, values: Parameters<typeof changePiece>[2]) =>
-		open.apply(label, (sheet) => changePiece(sheet, piece.id, values))
+	/** What is done to a row that is chosen is done to all that are. */
+	const meant = () => {
+		const all = chosenPieces(open.getState().selection)
+		return all.has(piece.id) ? all : new Set([piece.id])
+	}
+	const change = (label: string, values: Parameters<typeof changePiece>[2], ids = meant()) =>
+		open.apply(ids.size > 1 ? label.replace('a piece', `${ids.size} pieces`) : label, (sheet) =>
+			[...ids].reduce((s, id) => changePiece(s, id, values), sheet),
+		)
 	const row = useSeenWhenChosen(selected)
 	const isOpen = piece.contours.some((contour) => !contour.closed)
 	const nodes = piece.contours.reduce((sum, contour) => sum + contour.nodes.length, 0)
@@ -100,16 +107,17 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 					value={piece.name}
 					autoFocus
 					onDone={() => setNaming(false)}
-					onChange={(name) => change('Rename a piece', { name })}
+					onChange={(name) => change('Rename a piece', { name }, new Set([piece.id]))}
 				/>
 			) : (
 				<ButtonBase
 					aria-pressed={selected}
-					title="Shift-click: choose several. Double-click or F2: rename. Drag, or Alt and an arrow key: change the order"
+					title="Shift-click: all up to here. Ctrl-click: one more. Double-click or F2: rename. Drag, or Alt and an arrow key: change the order"
 					onClick={(event) => {
 						const { selection } = open.getState()
-						if (event.shiftKey || event.ctrlKey || event.metaKey)
-							open.select(withPiece(selection, piece.id))
+						const listed = () => open.sheet().pieces.map(({ id }) => id)
+						if (event.shiftKey) open.select(upToPiece(selection, listed(), piece.id))
+						else if (event.ctrlKey || event.metaKey) open.select(withPiece(selection, piece.id))
 						else
 							open.select(
 								piece.contours.length === 1 && piece.contours[0]
@@ -171,9 +179,11 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 			</IconButton>
 			<IconButton
 				aria-label={`Delete ${piece.name}`}
-				onClick={() =>
-					open.apply('Delete a piece', (sheet) => removePieces(sheet, new Set([piece.id])))
-				}
+				onClick={() => {
+					const ids = meant()
+					const label = ids.size > 1 ? `Delete ${ids.size} pieces` : 'Delete a piece'
+					open.apply(label, (sheet) => removePieces(sheet, ids))
+				}}
 				sx={ACTION}
 			>
 				<DeleteOutlineRounded fontSize="inherit" />

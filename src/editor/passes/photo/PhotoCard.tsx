@@ -19,7 +19,7 @@ import { usePhotoAtHand } from './photoAtHand'
 import { seeHereTool } from './seeHere'
 import { straightenTool } from './straighten'
 
-type SectionId = 'place' | 'tone' | 'line' | 'size' | 'guides'
+type SectionId = 'place' | 'tone' | 'line' | 'size' | 'sheet' | 'guides'
 
 // A section comes when it is first opened.
 const SECTIONS: readonly SectionOf<SectionId>[] = [
@@ -42,6 +42,11 @@ const SECTIONS: readonly SectionOf<SectionId>[] = [
 		id: 'size',
 		name: 'Real size',
 		Content: lazy(() => import('./SizeSection').then((m) => ({ default: m.SizeSection }))),
+	},
+	{
+		id: 'sheet',
+		name: 'Sheet',
+		Content: lazy(() => import('./SheetSection').then((m) => ({ default: m.SheetSection }))),
 	},
 	{
 		id: 'guides',

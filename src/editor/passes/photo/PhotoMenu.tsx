@@ -2,12 +2,18 @@
 
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { type PlacedPhoto, removePhoto, replacePicture } from '@/core'
+import { type PlacedPhoto, removePhoto, reorderPhoto, replacePicture } from '@/core'
 import { useTakePicture } from '@/editor/workbench/takePicture'
-import { useWorkbench } from '@/editor/workbench/workbench'
+import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { PICTURES } from '@/kit/fileKinds'
 import { chooseFiles } from '@/store/files'
 import { nameOfFile } from '@/store/newSheets'
+
+/** The order in which photos lie, the list showing the topmost first. */
+const ORDERS = [
+	{ says: 'Lay it over the next one', by: 1 },
+	{ says: 'Lay it under the one below', by: -1 },
+] as const
 
 /** What else can be done with a photo. */
 export function PhotoMenu({
@@ -20,6 +26,8 @@ export function PhotoMenu({
 	onClose: () => void
 }) {
 	const { open } = useWorkbench()
+	const { photos } = useSheet()
+	const index = photos.findIndex(({ id }) => id === photo.id)
 	const take = useTakePicture()
 	const replace = async () => {
 		onClose()
@@ -30,6 +38,21 @@ export function PhotoMenu({
 	}
 	return (
 		<Menu open anchorEl={anchor} onClose={onClose}>
+			{ORDERS.map(({ says, by }) => {
+				const to = index + by
+				if (to < 0 || to >= photos.length) return null
+				return (
+					<MenuItem
+						key={says}
+						onClick={() => {
+							onClose()
+							open.apply(says, (sheet) => reorderPhoto(sheet, photo.id, to))
+						}}
+					>
+						{says}
+					</MenuItem>
+				)
+			})}
 			<MenuItem onClick={() => void replace()}>Replace the picture, keep its place</MenuItem>
 			<MenuItem
 				onClick={() => {

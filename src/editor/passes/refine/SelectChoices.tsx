@@ -1,50 +1,56 @@
 'use client'
 
+import ListSubheader from '@mui/material/ListSubheader'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { nodesOfKind, nodesWhere, type Sheet, withNeighbours } from '@/core'
+import { NODE_KINDS, nodesOfKind, nodesWhere, type Sheet, withNeighbours } from '@/core'
 import { useWorkbench } from '@/editor/workbench/workbench'
-import { selectContour } from '@/store/selection'
+import { chosenPieces, piecesAtWork, selectNodes } from '@/store/selection'
 
-type Pick = (sheet: Sheet, piece: string, now: ReadonlySet<string>) => ReadonlySet<string>
+type Pick = (
+	sheet: Sheet,
+	pieces: ReadonlySet<string>,
+	now: ReadonlySet<string>,
+) => ReadonlySet<string>
+
+const KIND_NAMES = {
+	corner: 'corners',
+	smooth: 'smooth ones',
+	symmetric: 'symmetric ones',
+	cusp: 'cusps',
+} as const
 
 const PICKS: readonly { readonly name: string; readonly pick: Pick }[] = [
-	{
-		name: 'All of the piece (Ctrl A)',
-		pick: (sheet, piece) => nodesWhere(sheet, piece, () => true),
-	},
+	{ name: 'All of them (Ctrl A)', pick: (sheet, pieces) => nodesWhere(sheet, pieces, () => true) },
 	{ name: 'None (Esc)', pick: () => new Set() },
 	{
 		name: 'All others instead',
-		pick: (sheet, piece, now) => nodesWhere(sheet, piece, (node) => !now.has(node.id)),
+		pick: (sheet, pieces, now) => nodesWhere(sheet, pieces, (node) => !now.has(node.id)),
 	},
 	{ name: 'Those next to these too', pick: (sheet, _, now) => withNeighbours(sheet, now) },
-	{ name: 'All corners', pick: (sheet, piece) => nodesOfKind(sheet, piece, 'corner') },
-	{ name: 'All smooth ones', pick: (sheet, piece) => nodesOfKind(sheet, piece, 'smooth') },
-	{ name: 'All symmetric ones', pick: (sheet, piece) => nodesOfKind(sheet, piece, 'symmetric') },
-	{ name: 'All cusps', pick: (sheet, piece) => nodesOfKind(sheet, piece, 'cusp') },
+	...NODE_KINDS.map((kind) => ({
+		name: `All ${KIND_NAMES[kind]}`,
+		pick: (sheet: Sheet, pieces: ReadonlySet<string>) => nodesOfKind(sheet, pieces, kind),
+	})),
 ]
 
-/** The ways to select nodes of the piece at work. */
+/** The ways to select nodes: of the pieces chosen, or, where none is, of all that can be changed. */
 export function SelectChoices({ anchor, onClose }: { anchor: HTMLElement; onClose: () => void }) {
 	const { open, refresh } = useWorkbench()
+	const { length } = [...chosenPieces(open.getState().selection)]
+	const where =
+		length === 0 ? 'In all pieces' : length === 1 ? 'In the piece chosen' : `In ${length} pieces`
 	const choose = (pick: Pick) => () => {
 		onClose()
 		const { selection } = open.getState()
-		if (selection.piece === null) return
-		const nodes = pick(open.sheet(), selection.piece, selection.nodes)
-		const [first] = nodes
-		const holder = open
-			.sheet()
-			.pieces.flatMap((p) => p.contours)
-			.find((contour) => contour.nodes.some((node) => node.id === first))
-		open.select(
-			holder ? selectContour(open.sheet(), holder.id, nodes) : { ...selection, nodes: new Set() },
-		)
+		const sheet = open.sheet()
+		const nodes = pick(sheet, piecesAtWork(sheet, selection), selection.nodes)
+		open.select({ ...selection, ...selectNodes(sheet, nodes) })
 		refresh()
 	}
 	return (
 		<Menu open anchorEl={anchor} onClose={onClose}>
+			<ListSubheader sx={{ lineHeight: 2.2 }}>{where}</ListSubheader>
 			{PICKS.map(({ name, pick }) => (
 				<MenuItem key={name} dense onClick={choose(pick)}>
 					{name}

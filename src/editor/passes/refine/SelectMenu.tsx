@@ -13,13 +13,13 @@ const SelectChoices = lazy(() =>
 /** Which nodes are selected, by what they are and where they stand. */
 export function SelectMenu() {
 	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-	const piece = useOpenSheet((state) => state.selection.piece)
+	const some = useOpenSheet(({ history }) => history.present.pieces.length > 0)
 	const count = useOpenSheet((state) => state.selection.nodes.size)
 	return (
 		<>
 			<Button
 				variant="outlined"
-				disabled={piece === null}
+				disabled={!some}
 				aria-haspopup="menu"
 				endIcon={<ExpandMoreRounded />}
 				onClick={(event) => setAnchor(event.currentTarget)}

@@ -9,6 +9,7 @@ import {
 	type NodeKind,
 	type NodePlace,
 	neighbours,
+	nodesWhere,
 	type PathNode,
 	type Point,
 	removeNodes,
@@ -19,7 +20,7 @@ import {
 import type { Shortcut } from '@/editor/bench/definitions'
 import { apply, type Effect, type Sight, select } from '@/editor/bench/machine'
 import type { KeyInput } from '@/editor/bench/tool'
-import { NOTHING, selectContour } from '@/store/selection'
+import { NOTHING, piecesAtWork, selectContour, selectNodes } from '@/store/selection'
 import { ARROWS, NUDGES, nudgeStep } from '../nudge'
 
 /** The handle that keys move in place of its node, for as long as that node alone is selected. */
@@ -121,7 +122,7 @@ export const NODES_KEYS: readonly NodesKey[] = [
 	},
 	{
 		keys: 'Ctrl A',
-		does: 'Select all nodes of the piece',
+		does: 'Select all nodes of the pieces chosen, or of all',
 		taps: ['a'],
 		mod: true,
 		press: (_, arm, sight) => ({ arm, effects: [selectAll(sight)] }),
@@ -209,10 +210,8 @@ function removeChosen(arm: Arm, sight: Sight): Pressed | null {
 }
 
 function selectAll(sight: Sight): Effect {
-	const { piece, contour } = sight.selection()
-	const pieces = sight
-		.sheet()
-		.pieces.filter((p) => (piece ? p.id === piece : !p.hidden && !p.locked))
-	const all = pieces.flatMap((p) => p.contours.flatMap((c) => c.nodes.map((n) => n.id)))
-	return select({ piece: piece ?? pieces[0]?.id ?? null, contour, nodes: new Set(all) })
+	const selection = sight.selection()
+	const sheet = sight.sheet()
+	const all = nodesWhere(sheet, piecesAtWork(sheet, selection), () => true)
+	return select({ ...selection, ...selectNodes(sheet, all) })
 }
