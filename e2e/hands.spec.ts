@@ -357,3 +357,31 @@ test('the sheet takes its size from the artwork, the photos or numbers; photos c
 	await page.getByRole('menuitem', { name: 'Lay it under the one below' }).click()
 	await expect(list.last()).toContainText('teapot')
 })
+
+test('where the pointer rests on a node the likely actions come up, and go again', async ({
+	bench,
+	page,
+}) => {
+	await drawTwo(bench)
+	await bench.key('3')
+	const likely = page.getByRole('toolbar', { name: 'Likely next' })
+	await bench.hover(SQUARE[1])
+	await expect(likely).toBeVisible()
+	await likely.getByRole('button', { name: 'Make smooth' }).click()
+	const card = page.getByRole('region', { name: 'Node' })
+	await expect(card.getByRole('button', { name: /^Smooth:/ })).toHaveAttribute(
+		'aria-pressed',
+		'true',
+	)
+	await expect(likely.getByRole('button', { name: 'Make smooth' })).toHaveAttribute(
+		'aria-pressed',
+		'true',
+	)
+	await bench.hover([600, 1200])
+	await expect(likely).toBeHidden()
+	await bench.hover(SQUARE[2])
+	await expect(likely).toBeVisible()
+	await likely.getByRole('button', { name: 'Remove', exact: true }).click()
+	await expect(page.getByRole('button', { name: /^Piece 1 3 nodes/ })).toBeVisible()
+	await expect(likely).toBeHidden()
+})

@@ -82,6 +82,7 @@ export function Editor({ id }: { id: string }) {
 						<Canvas left={loaded.left} />
 						<Rulers />
 						<ZoomBar />
+						<OnCanvasIfAny />
 						<JobNotice />
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
@@ -125,6 +126,16 @@ function EdgesIfShown() {
 	return edges ? (
 		<Suspense>
 			<EdgesNotice />
+		</Suspense>
+	) : null
+}
+
+/** What the pass lays on the canvas. */
+function OnCanvasIfAny() {
+	const OnCanvas = useDesk(({ pass }) => pass.OnCanvas)
+	return OnCanvas ? (
+		<Suspense>
+			<OnCanvas />
 		</Suspense>
 	) : null
 }

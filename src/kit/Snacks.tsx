@@ -4,7 +4,29 @@ import GlobalStyles from '@mui/material/GlobalStyles'
 import { closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack'
 import { useEffect } from 'react'
 import { useStore } from 'zustand'
+import { CORNER_PX } from '@/theme/tokens'
 import { snacks } from './snackbar'
+
+/** Clear of the hint line and the strip under it; ink on card, what kind it is shown by its edge and sign. */
+const LOOK = {
+	'.notistack-SnackbarContainer': { bottom: '120px !important' },
+	'.notistack-MuiContent.notistack-MuiContent': {
+		background: 'var(--mui-palette-background-paper)',
+		color: 'var(--mui-palette-text-primary)',
+		border: '1px solid var(--mui-palette-divider)',
+		borderRadius: CORNER_PX,
+		boxShadow: '0 4px 14px rgba(0, 0, 0, 0.25)',
+	},
+	...Object.fromEntries(
+		(['warning', 'error', 'success', 'info'] as const).map((kind) => [
+			`.notistack-MuiContent-${kind}.notistack-MuiContent-${kind}`,
+			{
+				borderLeft: `4px solid var(--mui-palette-${kind}-main)`,
+				'& svg': { color: `var(--mui-palette-${kind}-main)` },
+			},
+		]),
+	),
+} as const
 
 /** Messages at the foot of the page, one above the other. */
 export function Snacks() {
@@ -17,8 +39,7 @@ export function Snacks() {
 	}, [waiting, closing])
 	return (
 		<>
-			{/* Clear of the hint line and the strip under it. */}
-			<GlobalStyles styles={{ '.notistack-SnackbarContainer': { bottom: '120px !important' } }} />
+			<GlobalStyles styles={LOOK} />
 			<SnackbarProvider
 				maxSnack={2}
 				preventDuplicate

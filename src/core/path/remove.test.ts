@@ -49,6 +49,24 @@ describe('removing nodes', () => {
 		expect(after.nodes[0]!.in).toBeUndefined()
 	})
 
+	test('no handle grows beyond the run that it replaces, however the directions lie', () => {
+		const [bent] = parsePathData('M0 0C-165 -165 0 0 600 0C766 165 600 600 600 600L0 600')
+		const run = (p: readonly [number, number]) => Math.hypot(p[0] - 600, p[1])
+		fc.assert(
+			fc.property(anyContour, fc.nat(), (contour, pick) => {
+				const node = contour.nodes[pick % contour.nodes.length]!
+				const sheet = removeNodes(sheetOf(contour), new Set([node.id]))
+				const handles = sheet.pieces.flatMap((p) =>
+					p.contours.flatMap((c) => c.nodes.flatMap((n) => [n.in, n.out])),
+				)
+				for (const h of handles) if (h) expect(Math.hypot(...h)).toBeLessThan(1e5)
+			}),
+			{ numRuns: 200 },
+		)
+		const after = onlyContour(removeNodes(sheetOf(bent!), new Set([bent!.nodes[2]!.id])))
+		expect(run(after.nodes[1]!.out!)).toBeLessThan(1000)
+	})
+
 	test('the nodes beside a removed run keep their directions', () => {
 		const [wave] = parsePathData('M0 0C10 -20 30 -20 40 0S70 20 80 0S110 -20 120 0')
 		const after = onlyContour(removeNodes(sheetOf(wave!), new Set([wave!.nodes[1]!.id])))

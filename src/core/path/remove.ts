@@ -167,6 +167,9 @@ function fitHandles(
 	const third = distance(start, end) / 3 || 1
 	// A handle of no length, or one that points backwards, would turn the join inside out.
 	const least = distance(start, end) * 1e-3 + 1e-6
+	// Nor is one longer than the run that it is to follow: where directions hardly meet, none is too long.
+	const most = Math.max(least, lengthThrough([start, ...samples.map(({ point }) => point)]))
+	const within = (length: number) => Math.min(most, Math.max(least, length))
 	const withLengths = ([a, b]: Lengths): Cubic => [
 		start,
 		add(start, scale(leave, a)),
@@ -175,21 +178,36 @@ function fitHandles(
 	]
 	let lengths: Lengths = [third, third]
 	let places = samples.map((s) => s.t)
+	const placesOn = (cubic: Cubic) =>
+		samples.map(({ point }, i) => refineNearest(cubic, point, item(places, i)))
+	const offBy = (cubic: Cubic, at: readonly number[]) =>
+		samples.reduce(
+			(sum, { point }, i) => sum + distance(point, pointAt(cubic, item(at, i))) ** 2,
+			0,
+		)
+	let best = withLengths(lengths)
+	let offBest = offBy(best, placesOn(best))
 	for (let round = 0; round < FIT_ROUNDS; round++) {
 		const cubic = withLengths(lengths)
 		const found = solveLengths(cubic, leave, arrive, samples, places, round >= ROUGH_ROUNDS)
 		if (!found) break
-		const next: Lengths = [
-			Math.max(lengths[0] + found[0], least),
-			Math.max(lengths[1] + found[1], least),
-		]
+		const next: Lengths = [within(lengths[0] + found[0]), within(lengths[1] + found[1])]
 		const moved = Math.abs(next[0] - lengths[0]) + Math.abs(next[1] - lengths[1])
 		lengths = next
-		if (round > ROUGH_ROUNDS && moved < SETTLED_PX) break
 		const curve = withLengths(lengths)
-		places = samples.map(({ point }, i) => refineNearest(curve, point, item(places, i)))
+		places = placesOn(curve)
+		// Where no curve follows the run well, a step may lead further from it.
+		const off = offBy(curve, places)
+		if (off > offBest) continue
+		offBest = off
+		best = curve
+		if (round > ROUGH_ROUNDS && moved < SETTLED_PX) break
 	}
-	return withLengths(lengths)
+	return best
+}
+
+function lengthThrough(points: readonly Point[]): number {
+	return points.reduce((sum, p, i) => sum + distance(p, points[i - 1] ?? p), 0)
 }
 
 type Lengths = readonly [start: number, end: number]

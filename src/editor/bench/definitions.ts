@@ -131,6 +131,8 @@ export interface PassDef {
 	readonly hidesPhoto?: boolean
 	/** Its card; it comes when one first goes there. */
 	readonly Card: ComponentType
+	/** What it lays on the canvas to be pressed. */
+	readonly OnCanvas?: ComponentType
 	/** A strip under the canvas. */
 	readonly Strip?: ComponentType
 	readonly overlays?: Overlays

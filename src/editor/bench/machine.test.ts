@@ -42,7 +42,7 @@ const anyEvent: fc.Arbitrary<ToolEvent> = fc.oneof(
 			.constantFrom('corner' as const, 'smooth' as const, 'symmetric' as const, 'cusp' as const)
 			.map((kind): ToolEvent => ({ on: 'kind', kind })),
 	},
-	{ weight: 1, arbitrary: fc.constant<ToolEvent>({ on: 'rest' }) },
+	{ weight: 1, arbitrary: fc.constantFrom<ToolEvent>({ on: 'rest' }, { on: 'leave' }) },
 )
 
 const OUTLINES = ['M20 20H100V100H20Z', 'M140 40C180 40 200 80 200 120L150 160']
@@ -96,6 +96,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 				for (const event of events) {
 					if (event.on === 'key') tool.key(event.input)
 					else if (event.on === 'kind') tool.makeKind?.(event.kind)
+					else if (event.on === 'leave') tool.leave?.()
 					else if (event.on === 'rest') tool.rest()
 					else if (event.on === 'double-click') tool.doubleClick(event.input)
 					else tool[event.on](event.input)

@@ -8,6 +8,8 @@ export type ToolEvent =
 	| { readonly on: 'key'; readonly input: KeyInput }
 	/** What is dragged is to be of a kind. */
 	| { readonly on: 'kind'; readonly kind: NodeKind }
+	/** The pointer is gone. */
+	| { readonly on: 'leave' }
 	/** It is put down. */
 	| { readonly on: 'rest' }
 
@@ -46,6 +48,7 @@ export interface Handlers<S> {
 	down(state: S, input: PointerInput, sight: Sight): Turn<S>
 	move(state: S, input: PointerInput, sight: Sight): Turn<S>
 	up(state: S, input: PointerInput, sight: Sight): Turn<S>
+	leave?(state: S): Turn<S>
 	doubleClick?(state: S, input: PointerInput, sight: Sight): Turn<S>
 	key(state: S, input: KeyInput, sight: Sight): Turn<S>
 	makeKind?(state: S, kind: NodeKind, sight: Sight): Turn<S>
@@ -60,6 +63,8 @@ export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
 				return handlers.rest(state, sight)
 			case 'key':
 				return handlers.key(state, event.input, sight)
+			case 'leave':
+				return handlers.leave?.(state) ?? { state }
 			case 'kind':
 				return handlers.makeKind?.(state, event.kind, sight) ?? { state, unused: true }
 			case 'double-click':
@@ -83,6 +88,7 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		down: (input) => void take({ on: 'down', input }),
 		move: (input) => void take({ on: 'move', input }),
 		up: (input) => void take({ on: 'up', input }),
+		leave: () => void take({ on: 'leave' }),
 		doubleClick: (input) => void take({ on: 'double-click', input }),
 		key: (input) => take({ on: 'key', input }),
 		makeKind: (kind) => take({ on: 'kind', kind }),

@@ -112,6 +112,8 @@ export interface Tool {
 	/** Called with and without a button pressed. */
 	move(input: PointerInput): void
 	up(input: PointerInput): void
+	/** The pointer is gone: nothing is under it any more. */
+	leave?(): void
 	/** What is being drawn is dropped in place of `up`, where letting go would act on it at once. */
 	cancel?(): void
 	doubleClick(input: PointerInput): void

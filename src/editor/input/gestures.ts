@@ -115,6 +115,7 @@ export function bindGestures(element: HTMLElement, workbench: Workbench): Gestur
 	})
 	on('pointerleave', (_, event) => {
 		hand.over = false
+		leave(hand)
 		if (!isPalm(hand, event)) tellLoupe(workbench, null)
 	})
 	on('dblclick', doubleClick)
@@ -253,6 +254,14 @@ function pointAt(hand: Hand): void {
 	if (held) held.moved = true
 	const tool = held?.tool ?? workbench.toolAtHand()
 	tool.move(inputAt(hand))
+	workbench.refresh(tool)
+}
+
+/** Nothing is under the pointer any more, unless it holds something. */
+function leave({ grip, workbench }: Hand): void {
+	if (grip || !isTracing(workbench.desk.getState())) return
+	const tool = workbench.toolAtHand()
+	tool.leave?.()
 	workbench.refresh(tool)
 }
 

@@ -84,6 +84,7 @@ export const arrangePhotosMachine: Machine<ArrangeState> = {
 			state: { ...state, held: null, dragging: false, over: look(input, sight) },
 			effects: [SEAL],
 		}),
+		leave: (state) => ({ state: { ...state, over: null } }),
 		key: pressKey,
 		rest: (state) => ({ state: { ...state, held: null, dragging: false, over: null } }),
 	}),

@@ -87,6 +87,7 @@ export const arrangePiecesMachine: Machine<ArrangeState> = {
 		down: press,
 		move,
 		up: letGo,
+		leave: (state) => ({ state: { ...state, over: null } }),
 		key: (state, input, sight) => {
 			const effects = pressKey(input, sight)
 			return effects ? { state, effects } : { state, unused: true }

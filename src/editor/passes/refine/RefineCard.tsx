@@ -15,7 +15,7 @@ import { ProgressBar } from '@/kit/ProgressBar'
 import { showProblem } from '@/kit/snackbar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
-import { act, type Chosen, chosenNodes, isAble, NODE_ACTIONS, type NodeAction } from './nodeActions'
+import { ABLE_ORDER, act, type Chosen, chosenNodes, isAble, type NodeAction } from './nodeActions'
 import { SelectMenu } from './SelectMenu'
 
 const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
@@ -24,12 +24,6 @@ const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m
 const TurnAndScale = lazy(() => import('./TurnAndScale').then((m) => ({ default: m.TurnAndScale })))
 
 const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
-
-/** The likeliest first: what joins and mends, then what adds and takes away, then what arranges. */
-const LIKELIEST = ['Join by a segment', 'Join in one node', 'Mend by incoming', 'Mend by outgoing']
-const ABLE_ORDER: readonly NodeAction[] = NODE_ACTIONS.flatMap(({ actions }) => actions).toSorted(
-	(a, b) => Number(LIKELIEST.includes(b.name)) - Number(LIKELIEST.includes(a.name)),
-)
 
 export function RefineCard() {
 	const sheet = useSheetAtRest()

@@ -300,3 +300,17 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 		],
 	},
 ]
+
+const ALL = NODE_ACTIONS.flatMap(({ actions }) => actions)
+
+/** The likeliest first: what joins and mends, then what adds and takes away, then what arranges. */
+const LIKELIEST = ['Join by a segment', 'Join in one node', 'Mend by incoming', 'Mend by outgoing']
+export const ABLE_ORDER: readonly NodeAction[] = ALL.toSorted(
+	(a, b) => Number(LIKELIEST.includes(b.name)) - Number(LIKELIEST.includes(a.name)),
+)
+
+/** What one does to the node that the hand is on, the likeliest first. */
+const AT_NODE = [...LIKELIEST, 'Level or upright', 'Remove', 'Even out', 'Make a flat']
+export const NODE_ORDER: readonly NodeAction[] = AT_NODE.flatMap((name) =>
+	ALL.filter((action) => action.name === name),
+)

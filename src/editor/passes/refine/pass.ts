@@ -36,5 +36,6 @@ export const refinePass: PassDef = {
 		},
 	],
 	figure: () => null,
+	OnCanvas: lazy(() => import('./AtNode').then((m) => ({ default: m.AtNode }))),
 	Card: lazy(() => import('./RefineCard').then((m) => ({ default: m.RefineCard }))),
 }

@@ -67,6 +67,7 @@ export const nodesMachine: Machine<NodesState> = {
 		down: press,
 		move,
 		up: letGo,
+		leave: (state) => ({ state: { ...state, hover: null } }),
 		doubleClick: (state, input, sight) => ({ state, effects: chooseOutline(input, sight) }),
 		key: pressKey,
 		makeKind,

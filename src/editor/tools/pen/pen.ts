@@ -97,6 +97,7 @@ export function penMachine(nameNext: () => string): Machine<PenState> {
 			down: (state, input, sight) => press(state, input, sight, nameNext),
 			move,
 			up: letGo,
+			leave: (state) => ({ state: state.press ? state : { ...state, pointer: null } }),
 			doubleClick: (state, _, sight) => endOpen(state, sight),
 			key: pressKey,
 			makeKind,

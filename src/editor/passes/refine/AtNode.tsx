@@ -1,0 +1,152 @@
+'use client'
+
+import Button from '@mui/material/Button'
+import IconButton from '@mui/material/IconButton'
+import Paper from '@mui/material/Paper'
+import { useEffect, useState } from 'react'
+import { findNode, NODE_KINDS, type NodeKind, setKind } from '@/core'
+import { keyOf } from '@/editor/bench/holds'
+import { toScreen } from '@/editor/bench/view'
+import { KindIcon } from '@/editor/panels/KindIcon'
+import { useDesk, useOpenSheet, useSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { showProblem } from '@/kit/snackbar'
+import { Tip } from '@/kit/Tip'
+import { selectContour } from '@/store/selection'
+import { act, chosenNodes, isAble, NODE_ORDER, type NodeAction } from './nodeActions'
+
+/** So long a pointer rests on a node before what is likely comes up, ms … */
+const RESTS_MS = 600
+/** … and so long it may be away from both before that goes, ms. */
+const LEAVES_MS = 500
+/** Where it stands from the node: clear of its marks, within a short way of the pointer, px. */
+const BESIDE_PX = 14
+/** How much room it takes at most, px. */
+const SIZE = { width: 320, height: 44 }
+/** So many actions beside the kinds. */
+const LIKELY = 2
+
+/** What is likely to be done next, at the node where the pointer rests: its kind, and a few actions. */
+export function AtNode() {
+	const [over, setOver] = useState(false)
+	const id = useRested(over)
+	const sheet = useSheet()
+	const place = id === null ? undefined : findNode(sheet, id)
+	const view = useDesk((state) => state.view)
+	const size = useDesk((state) => state.size)
+	if (!place) return null
+	const [x, y] = toScreen(view, place.node.at)
+	const beside = (at: number, room: number, whole: number) =>
+		at + BESIDE_PX + room > whole ? at - BESIDE_PX - room : at + BESIDE_PX
+	return (
+		<Paper
+			role="toolbar"
+			aria-label="Likely next"
+			variant="outlined"
+			onPointerEnter={() => setOver(true)}
+			onPointerLeave={() => setOver(false)}
+			sx={{
+				position: 'absolute',
+				left: Math.max(0, beside(x, SIZE.width, size.width)),
+				top: Math.max(0, beside(y, SIZE.height, size.height)),
+				maxWidth: SIZE.width,
+				display: 'flex',
+				flexWrap: 'wrap',
+				alignItems: 'center',
+				gap: 0.25,
+				p: 0.25,
+				boxShadow: 3,
+			}}
+		>
+			<Contents id={place.node.id} kind={place.node.kind} />
+		</Paper>
+	)
+}
+
+function Contents({ id, kind }: { id: string; kind: NodeKind }) {
+	const { open, refresh } = useWorkbench()
+	const sheet = useSheet()
+	const selected = useOpenSheet((state) => state.selection.nodes)
+	// A node among those chosen stands for all of them.
+	const ids = selected.has(id) ? selected : new Set([id])
+	const chosen = chosenNodes(sheet, ids)
+	const able = NODE_ORDER.filter((action) => isAble(action, sheet, chosen)).slice(0, LIKELY)
+	const choose = () => {
+		const contour = findNode(open.sheet(), id)?.contour.id
+		if (!selected.has(id) && contour) open.select(selectContour(open.sheet(), contour, [id]))
+	}
+	const perform = (action: NodeAction) => () => {
+		choose()
+		try {
+			act(action, open)
+		} catch (error) {
+			showProblem(error, { variant: 'warning' })
+		}
+		refresh()
+	}
+	return (
+		<>
+			{NODE_KINDS.map((each) => (
+				<Tip key={each} title={`Make ${each} (${keyOf(each)})`}>
+					<IconButton
+						aria-label={`Make ${each}`}
+						aria-pressed={each === kind}
+						color={each === kind ? 'primary' : 'default'}
+						onClick={() => {
+							choose()
+							open.apply(`Make ${each}`, (now) => setKind(now, ids, each))
+							refresh()
+						}}
+					>
+						<KindIcon kind={each} />
+					</IconButton>
+				</Tip>
+			))}
+			{able.map((action) => (
+				<Tip
+					key={action.name}
+					title={action.key ? `${action.says} (${action.key}).` : `${action.says}.`}
+				>
+					<span>
+						<Button
+							color="inherit"
+							onClick={perform(action)}
+							sx={{ px: 0.75, minWidth: 0, fontSize: '0.75rem', fontWeight: 500 }}
+						>
+							{action.name}
+						</Button>
+					</span>
+				</Tip>
+			))}
+		</>
+	)
+}
+
+/** The node that the pointer rests on, or has rested on and is still near. */
+function useRested(over: boolean): string | null {
+	const hovered = useDesk(({ overlay: { hover }, holds }) =>
+		hover?.kind === 'node' && holds.size === 0 ? hover.id : null,
+	)
+	const [rested, setRested] = useState<string | null>(null)
+	useEffect(() => {
+		if (over || hovered === rested) return
+		const wait = hovered === null ? LEAVES_MS : RESTS_MS
+		const timer = setTimeout(() => setRested(hovered), wait)
+		return () => clearTimeout(timer)
+	}, [over, hovered, rested])
+	// What begins anew on the canvas is in nobody's way.
+	const { desk } = useWorkbench()
+	useEffect(() => {
+		const away = ({ target }: Event) => {
+			if (!(target instanceof Element && target.closest('[role="toolbar"]'))) setRested(null)
+		}
+		window.addEventListener('pointerdown', away, { capture: true })
+		const unsubscribe = desk.subscribe(({ view }, before) => {
+			if (view !== before.view) setRested(null)
+		})
+		return () => {
+			window.removeEventListener('pointerdown', away, { capture: true })
+			unsubscribe()
+		}
+	}, [desk])
+	return rested
+}
