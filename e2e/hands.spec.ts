@@ -200,6 +200,14 @@ test('every action is found by name, with its key; what cannot be done says what
 	await field.fill('proof')
 	await bench.key('Enter')
 	await expect(page.getByRole('region', { name: 'Proof pass' })).toBeVisible()
+	await bench.key('/')
+	await field.fill('real size')
+	await bench.key('Enter')
+	await expect(page.getByRole('button', { name: 'Real size', expanded: true })).toBeVisible()
+	await bench.key('2')
+	await bench.key('/')
+	await field.fill('mirror left')
+	await expect(page.getByRole('option', { name: /Mirror left and right/ })).toBeVisible()
 })
 
 test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG', async ({

@@ -34,6 +34,8 @@ export interface DeskState {
 	readonly said: string | null
 	/** All actions are being searched by name. */
 	readonly searching: boolean
+	/** The part of a pass's card that was asked for by name. */
+	readonly asked: string | null
 	readonly snapping: Snapping
 	/** The Pen places corners alone. */
 	readonly straightOnly: boolean
@@ -113,6 +115,13 @@ export interface PassContext {
 	refresh(): void
 }
 
+/** A part of a pass's card, as it is found by name. */
+export interface PartDef {
+	readonly id: string
+	readonly name: string
+	readonly says: string
+}
+
 /** All that is to be known of a pass. */
 export interface PassDef {
 	readonly id: string
@@ -129,6 +138,8 @@ export interface PassDef {
 	readonly shows: 'trace' | ((slices: Slices) => 'artwork' | 'black on white' | 'white on black')
 	/** The photo is away. */
 	readonly hidesPhoto?: boolean
+	/** What its card holds; those that open and close are opened when they are asked for. */
+	readonly parts?: readonly PartDef[]
 	/** Its card; it comes when one first goes there. */
 	readonly Card: ComponentType
 	/** What it lays on the canvas to be pressed. */

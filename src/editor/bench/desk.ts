@@ -26,6 +26,7 @@ export function createDesk(
 		hint: '',
 		said: null,
 		searching: false,
+		asked: null,
 		loupe: false,
 		cross: null,
 		touched: false,

@@ -1,30 +1,14 @@
 'use client'
 
-import AlignHorizontalCenterRounded from '@mui/icons-material/AlignHorizontalCenterRounded'
-import AlignHorizontalLeftRounded from '@mui/icons-material/AlignHorizontalLeftRounded'
-import AlignHorizontalRightRounded from '@mui/icons-material/AlignHorizontalRightRounded'
-import AlignVerticalBottomRounded from '@mui/icons-material/AlignVerticalBottomRounded'
-import AlignVerticalCenterRounded from '@mui/icons-material/AlignVerticalCenterRounded'
-import AlignVerticalTopRounded from '@mui/icons-material/AlignVerticalTopRounded'
 import ContentCopyRounded from '@mui/icons-material/ContentCopyRounded'
-import FlipRounded from '@mui/icons-material/FlipRounded'
-import KeyboardDoubleArrowDownRounded from '@mui/icons-material/KeyboardDoubleArrowDownRounded'
-import KeyboardDoubleArrowUpRounded from '@mui/icons-material/KeyboardDoubleArrowUpRounded'
-import TableRowsRounded from '@mui/icons-material/TableRowsRounded'
-import ViewWeekRounded from '@mui/icons-material/ViewWeekRounded'
 import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
-import type { ComponentType } from 'react'
 import {
-	alignPieces,
 	type Box as Bounds,
 	boundsOf,
-	distributePieces,
 	duplicatePieces,
 	joinBoxes,
-	mirrorPieces,
-	reorderPiece,
 	type Sheet,
 	scaleAbout,
 	transformPieces,
@@ -35,94 +19,7 @@ import { LengthField } from '@/kit/LengthField'
 import { NumberField } from '@/kit/NumberField'
 import { Tip } from '@/kit/Tip'
 import { chosenPieces, NOTHING } from '@/store/selection'
-
-type Ids = ReadonlySet<string>
-
-interface PieceAction {
-	readonly says: string
-	readonly Icon: ComponentType<{ fontSize?: 'small'; sx?: object }>
-	/** How many pieces it takes. */
-	readonly least: number
-	readonly upright?: boolean
-	readonly edit: (sheet: Sheet, ids: Ids) => Sheet
-}
-
-const ACTIONS: readonly PieceAction[] = [
-	{
-		says: 'Mirror left and right',
-		Icon: FlipRounded,
-		least: 1,
-		edit: (sheet, ids) => mirrorPieces(sheet, ids, 'left-right'),
-	},
-	{
-		says: 'Mirror top and bottom',
-		Icon: FlipRounded,
-		least: 1,
-		upright: true,
-		edit: (sheet, ids) => mirrorPieces(sheet, ids, 'top-bottom'),
-	},
-	{
-		says: 'Above all others',
-		Icon: KeyboardDoubleArrowUpRounded,
-		least: 1,
-		edit: (sheet, ids) =>
-			[...ids].reduce((s, id) => reorderPiece(s, id, s.pieces.length - 1), sheet),
-	},
-	{
-		says: 'Below all others',
-		Icon: KeyboardDoubleArrowDownRounded,
-		least: 1,
-		edit: (sheet, ids) => [...ids].reduceRight((s, id) => reorderPiece(s, id, 0), sheet),
-	},
-	{
-		says: 'Line up by the left edges',
-		Icon: AlignHorizontalLeftRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'left'),
-	},
-	{
-		says: 'Line up by the middles, one under the other',
-		Icon: AlignHorizontalCenterRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'middle'),
-	},
-	{
-		says: 'Line up by the right edges',
-		Icon: AlignHorizontalRightRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'right'),
-	},
-	{
-		says: 'Equal gaps across',
-		Icon: ViewWeekRounded,
-		least: 3,
-		edit: (sheet, ids) => distributePieces(sheet, ids, 'x'),
-	},
-	{
-		says: 'Line up by the upper edges',
-		Icon: AlignVerticalTopRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'top'),
-	},
-	{
-		says: 'Line up by the middles, side by side',
-		Icon: AlignVerticalCenterRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'centre'),
-	},
-	{
-		says: 'Line up by the lower edges',
-		Icon: AlignVerticalBottomRounded,
-		least: 2,
-		edit: (sheet, ids) => alignPieces(sheet, ids, 'bottom'),
-	},
-	{
-		says: 'Equal gaps down',
-		Icon: TableRowsRounded,
-		least: 3,
-		edit: (sheet, ids) => distributePieces(sheet, ids, 'y'),
-	},
-]
+import { type Ids, PIECE_ACTIONS } from './pieceActions'
 
 /** A copy lies this far from its original, sheet px. */
 const COPY_PX = 16
@@ -203,7 +100,7 @@ export function PieceCard() {
 				</Tip>
 			</Box>
 			<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', justifyItems: 'center' }}>
-				{ACTIONS.filter(({ least }) => ids.size >= least).map(
+				{PIECE_ACTIONS.filter(({ least }) => ids.size >= least).map(
 					({ says, Icon, upright = false, edit }) => (
 						<Tip key={says} title={says}>
 							<IconButton aria-label={says} onClick={() => apply(says, edit)}>

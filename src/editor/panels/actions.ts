@@ -5,6 +5,8 @@ import { PASSES } from '@/editor/passes/passes'
 import { act, chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { showProblem } from '@/kit/snackbar'
+import { chosenPieces } from '@/store/selection'
+import { PIECE_ACTIONS } from './pieceActions'
 
 /** Something that can be done, as it is found by name. */
 export interface Action {
@@ -23,7 +25,9 @@ export function actionsOf(workbench: Workbench): Action[] {
 	return [
 		...nodeActions(workbench),
 		...kindActions(workbench),
+		...pieceActions(workbench),
 		...toolActions(workbench),
+		...partActions(workbench),
 		...passActions(workbench),
 		...historyActions(workbench),
 		...viewActions(workbench),
@@ -69,6 +73,36 @@ function kindActions({ open }: Workbench): Action[] {
 		needs: nodes.size > 0 ? undefined : 'nodes',
 		run: () => open.apply(`Make ${kind}`, (sheet) => setKind(sheet, nodes, kind)),
 	}))
+}
+
+function pieceActions({ open }: Workbench): Action[] {
+	const ids = chosenPieces(open.getState().selection)
+	return PIECE_ACTIONS.map(({ says, least, edit }) => ({
+		group: 'Pieces',
+		name: says,
+		needs:
+			ids.size >= least
+				? undefined
+				: least === 1
+					? 'a piece'
+					: `${least === 2 ? 'two' : 'three'} pieces or more`,
+		run: () => open.apply(says, (sheet) => edit(sheet, ids)),
+	}))
+}
+
+/** What passes have on their cards: one goes there, and it opens. */
+function partActions({ desk, goTo }: Workbench): Action[] {
+	return PASSES.flatMap((pass) =>
+		(pass.parts ?? []).map(({ id, name, says }) => ({
+			group: pass.name,
+			name,
+			says,
+			run: () => {
+				goTo(pass)
+				desk.setState({ asked: id })
+			},
+		})),
+	)
 }
 
 function toolActions({ desk, goTo, takeTool }: Workbench): Action[] {

@@ -55,7 +55,7 @@ function ChooseMore({ chosen: [piece] }: { chosen: readonly Piece[] }) {
 	return (
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
 			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-				To combine pieces, choose two or more: Shift-click them in the list.
+				To combine pieces, choose two or more: Ctrl-click them in the list.
 			</Typography>
 			{piece && touching.length > 0 && (
 				<Button

@@ -1,51 +1,33 @@
 'use client'
 
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { type SectionOf, Sections } from '@/kit/Sections'
+import { Sections } from '@/kit/Sections'
 import { ToolRows } from '../ToolRows'
+import { useAsked } from '../useAsked'
 import { leaveApart } from './apart'
 import { CombineSection } from './CombineSection'
 import { cutSlice } from './cutSlice'
 import { Punch } from './Punch'
-
-type SectionId = 'openings' | 'outlines' | 'rules' | 'grow' | 'stroke'
+import { CUT_PARTS, type CutPart } from './parts'
 
 // A section comes when it is first opened.
-const SECTIONS: readonly SectionOf<SectionId>[] = [
-	{
-		id: 'openings',
-		name: 'Openings and islands',
-		Content: lazy(() => import('./OpeningsSection').then((m) => ({ default: m.OpeningsSection }))),
-	},
-	{
-		id: 'outlines',
-		name: 'Close, join, separate',
-		Content: lazy(() => import('./OutlinesSection').then((m) => ({ default: m.OutlinesSection }))),
-	},
-	{
-		id: 'rules',
-		name: 'Fill rule and direction',
-		Content: lazy(() => import('./RulesSection').then((m) => ({ default: m.RulesSection }))),
-	},
-	{
-		id: 'grow',
-		name: 'Grow or shrink',
-		Content: lazy(() => import('./GrowSection').then((m) => ({ default: m.GrowSection }))),
-	},
-	{
-		id: 'stroke',
-		name: 'Stroke to piece',
-		Content: lazy(() => import('./StrokeSection').then((m) => ({ default: m.StrokeSection }))),
-	},
-]
+const CONTENTS: Readonly<Record<CutPart, ComponentType>> = {
+	openings: lazy(() => import('./OpeningsSection').then((m) => ({ default: m.OpeningsSection }))),
+	outlines: lazy(() => import('./OutlinesSection').then((m) => ({ default: m.OutlinesSection }))),
+	rules: lazy(() => import('./RulesSection').then((m) => ({ default: m.RulesSection }))),
+	grow: lazy(() => import('./GrowSection').then((m) => ({ default: m.GrowSection }))),
+	stroke: lazy(() => import('./StrokeSection').then((m) => ({ default: m.StrokeSection }))),
+}
+const SECTIONS = CUT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 
 const ApartCard = lazy(() => import('./ApartCard').then((m) => ({ default: m.ApartCard })))
 
 export function CutCard() {
 	const { desk, slices } = useWorkbench()
 	const apart = useSlice(cutSlice, (state) => state.apart)
-	const [shown, setShown] = useState<SectionId | null>('openings')
+	const [shown, setShown] = useState<CutPart | null>('openings')
+	useAsked(CUT_PARTS, setShown)
 	// What is proposed, punched and taken apart belongs to this pass alone.
 	useEffect(
 		() => () => {

@@ -7,6 +7,7 @@ import { pencilTool } from '@/editor/tools/pencil'
 import { counted } from '../counted'
 import { cutSlice } from './cutSlice'
 import { paintCut } from './paintCut'
+import { CUT_COMBINES, CUT_PARTS } from './parts'
 import { regionsTool } from './regions'
 
 /** What one sees through. */
@@ -26,6 +27,7 @@ export const cutPass: PassDef = {
 		},
 		hidesNodes: ({ slices }) => slices.of(cutSlice).getState().apart !== null,
 	},
+	parts: [CUT_COMBINES, ...CUT_PARTS],
 	figure: ({ openings }) => (openings > 0 ? counted(openings, 'opening', 'openings') : null),
 	Card: lazy(() => import('./CutCard').then((m) => ({ default: m.CutCard }))),
 }

@@ -11,6 +11,7 @@ export const exportPass: PassDef = {
 	tools: [nodesTool],
 	shows: () => 'artwork',
 	hidesPhoto: true,
+	parts: [{ id: 'svg', name: 'Save as SVG', says: 'The artwork, or the sheet with its photos' }],
 	figure: () => null,
 	Card: lazy(() => import('./ExportCard').then((m) => ({ default: m.ExportCard }))),
 }

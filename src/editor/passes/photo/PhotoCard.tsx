@@ -4,62 +4,39 @@ import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutl
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
 import { SMALL_PHOTO_PX } from '@/core'
 import type { ToolDef } from '@/editor/bench/definitions'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
 import { useDesk, useOpenSheet } from '@/editor/workbench/workbench'
 import { PICTURES } from '@/kit/fileKinds'
-import { type SectionOf, Sections } from '@/kit/Sections'
+import { Sections } from '@/kit/Sections'
 import { chooseFiles } from '@/store/files'
 import { ToolRows } from '../ToolRows'
+import { useAsked } from '../useAsked'
 import { measureTool } from './measure'
 import { PhotoList } from './PhotoList'
+import { PHOTO_PARTS, type PhotoPart } from './parts'
 import { usePhotoAtHand } from './photoAtHand'
 import { seeHereTool } from './seeHere'
 import { straightenTool } from './straighten'
 
-type SectionId = 'place' | 'tone' | 'line' | 'size' | 'sheet' | 'guides'
-
 // A section comes when it is first opened.
-const SECTIONS: readonly SectionOf<SectionId>[] = [
-	{
-		id: 'tone',
-		name: 'Tone',
-		Content: lazy(() => import('./ToneSection').then((m) => ({ default: m.ToneSection }))),
-	},
-	{
-		id: 'place',
-		name: 'Place',
-		Content: lazy(() => import('./PlaceSection').then((m) => ({ default: m.PlaceSection }))),
-	},
-	{
-		id: 'line',
-		name: 'Trace line',
-		Content: lazy(() => import('./LineSection').then((m) => ({ default: m.LineSection }))),
-	},
-	{
-		id: 'size',
-		name: 'Real size',
-		Content: lazy(() => import('./SizeSection').then((m) => ({ default: m.SizeSection }))),
-	},
-	{
-		id: 'sheet',
-		name: 'Sheet',
-		Content: lazy(() => import('./SheetSection').then((m) => ({ default: m.SheetSection }))),
-	},
-	{
-		id: 'guides',
-		name: 'Guides and snapping',
-		Content: lazy(() => import('./GuidesSection').then((m) => ({ default: m.GuidesSection }))),
-	},
-]
+const CONTENTS: Readonly<Record<PhotoPart, ComponentType>> = {
+	tone: lazy(() => import('./ToneSection').then((m) => ({ default: m.ToneSection }))),
+	place: lazy(() => import('./PlaceSection').then((m) => ({ default: m.PlaceSection }))),
+	line: lazy(() => import('./LineSection').then((m) => ({ default: m.LineSection }))),
+	size: lazy(() => import('./SizeSection').then((m) => ({ default: m.SizeSection }))),
+	sheet: lazy(() => import('./SheetSection').then((m) => ({ default: m.SheetSection }))),
+	guides: lazy(() => import('./GuidesSection').then((m) => ({ default: m.GuidesSection }))),
+}
+const SECTIONS = PHOTO_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 
 // Most photos are large enough.
 const EnlargeOffer = lazy(() => import('./EnlargeOffer').then((m) => ({ default: m.EnlargeOffer })))
 
 /** The section in which a tool's numbers are. */
-const SECTION_OF: ReadonlyMap<ToolDef, SectionId> = new Map([
+const SECTION_OF: ReadonlyMap<ToolDef, PhotoPart> = new Map([
 	[straightenTool, 'place'],
 	[measureTool, 'size'],
 	[seeHereTool, 'tone'],
@@ -69,7 +46,8 @@ export function PhotoCard() {
 	const some = useOpenSheet(({ history }) => history.present.photos.length > 0)
 	const take = useTakeFiles()
 	const tool = useDesk((state) => state.tool)
-	const [shown, setShown] = useState<SectionId | null>(null)
+	const [shown, setShown] = useState<PhotoPart | null>(null)
+	useAsked(PHOTO_PARTS, setShown)
 	useEffect(() => {
 		const section = SECTION_OF.get(tool)
 		if (section) setShown(section)

@@ -2,6 +2,7 @@ import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
 import { measureTool } from './measure'
+import { PHOTO_PARTS } from './parts'
 import { seeHereTool } from './seeHere'
 import { straightenTool } from './straighten'
 
@@ -13,6 +14,7 @@ export const photoPass: PassDef = {
 	purpose: 'Bring the photo in, lay it straight, and make its edges plain to see.',
 	tools: [arrangePhotosTool, straightenTool, measureTool, seeHereTool],
 	shows: 'trace',
+	parts: PHOTO_PARTS,
 	figure: () => null,
 	Card: lazy(() => import('./PhotoCard').then((m) => ({ default: m.PhotoCard }))),
 }

@@ -12,6 +12,10 @@ export const proofPass: PassDef = {
 	tools: [nodesTool],
 	shows: (slices) =>
 		slices.of(proofSlice).getState().inverted ? 'white on black' : 'black on white',
+	parts: [
+		{ id: 'sizes', name: 'Small sizes', says: 'The shape in a row of sizes, by itself' },
+		{ id: 'findings', name: 'Findings', says: 'What is open, crosses itself or fills two ways' },
+	],
 	figure: ({ openOutlines, pieces }) => {
 		if (pieces === 0) return null
 		return openOutlines > 0 ? `${openOutlines} open` : 'all closed'

@@ -17,6 +17,10 @@ export const roughPass: PassDef = {
 	tools: [penTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [mirrorTool],
 	shows: 'trace',
+	parts: [
+		{ id: 'mirror', name: 'Mirror work', says: 'Draw one side, the other follows' },
+		{ id: 'bring-in', name: 'Bring in outlines', says: 'The shapes of an SVG file as pieces' },
+	],
 	figure: ({ pieces }) => (pieces > 0 ? counted(pieces, 'piece', 'pieces') : null),
 	Card: lazy(() => import('./RoughCard').then((m) => ({ default: m.RoughCard }))),
 }

@@ -23,6 +23,10 @@ export const thinPass: PassDef = {
 			slices.of(thinSlice).getState().ghost !== null && selection.nodes.size === 0,
 	},
 	Strip: lazy(() => import('./ProfileStrip').then((m) => ({ default: m.ProfileStrip }))),
+	parts: [
+		{ id: 'trade-off', name: 'Trade-off', says: 'How many nodes it takes at which deviation' },
+		{ id: 'ease', name: 'Ease', says: 'Curves that vary less, within the allowed deviation' },
+	],
 	figure: ({ nodes }) => (nodes > 0 ? counted(nodes, 'node', 'nodes') : null),
 	Card: lazy(() => import('./ThinCard').then((m) => ({ default: m.ThinCard }))),
 }

@@ -1,0 +1,19 @@
+/** What the Photo pass's card opens, one at a time. */
+export const PHOTO_PARTS = [
+	{
+		id: 'tone',
+		name: 'Tone',
+		says: 'Grey, black and white points, midtone, local contrast, edges',
+	},
+	{ id: 'place', name: 'Place', says: 'Where the photo lies, its size and turn, mirrored' },
+	{ id: 'line', name: 'Trace line', says: 'Colour and width of the lines that are traced' },
+	{ id: 'size', name: 'Real size', says: 'What was measured, and lengths in mm' },
+	{
+		id: 'sheet',
+		name: 'Sheet',
+		says: 'The sheet’s own size: by numbers, fit to photos or artwork',
+	},
+	{ id: 'guides', name: 'Guides and snapping', says: 'Guides by numbers, and what points snap to' },
+] as const
+
+export type PhotoPart = (typeof PHOTO_PARTS)[number]['id']
