@@ -1,10 +1,10 @@
 import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { afterEach, describe, expect, test, vi } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { contains } from '../src/core'
 import { readSvg } from '../src/core/drawings'
-import { main } from './main'
+import { skiagram } from './testing/skiagram'
 
 const folder = mkdtempSync(join(tmpdir(), 'skiagram-combine-'))
 const svg = (body: string) =>
@@ -18,22 +18,6 @@ function file(name: string, body: string): string {
 
 const plate = file('plate.svg', '<rect x="10" y="10" width="80" height="80" fill="#203040"/>')
 const disc = file('disc.svg', '<circle cx="50" cy="50" r="20"/><circle cx="95" cy="50" r="20"/>')
-
-/** Runs the command line here, with what it says on either stream. */
-async function skiagram(args: string[]) {
-	const said = { out: '', err: '' }
-	vi.spyOn(process.stdout, 'write').mockImplementation((text) => {
-		said.out += text
-		return true
-	})
-	vi.spyOn(process.stderr, 'write').mockImplementation((text) => {
-		said.err += text
-		return true
-	})
-	return { code: await main(args), ...said }
-}
-
-afterEach(() => vi.restoreAllMocks())
 
 describe('skiagram combine', () => {
 	test('cuts one drawing out of another, keeps its paint, and says what it did', async () => {

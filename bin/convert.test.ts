@@ -14,6 +14,7 @@ import { basename, join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { readSvg } from '../src/core/drawings'
 import { NOT_A_NUMBER } from '../src/core/formats/svg/testing/notNumbers'
+import { skiagram } from './testing/skiagram'
 
 const folder = mkdtempSync(join(tmpdir(), 'skiagram-convert-'))
 const svg = (body: string) =>
@@ -25,33 +26,24 @@ function file(name: string, body: string): string {
 	return path
 }
 
-function skiagram(args: string[], input: string | Buffer = '') {
-	const run = spawnSync(process.execPath, ['bin/skiagram.mjs', ...args], {
-		input,
-		encoding: 'utf8',
-		maxBuffer: 1e9,
-	})
-	return { code: run.status, out: run.stdout, err: run.stderr }
-}
-
 const plate = file('plate.svg', '<style>rect{fill:#275}</style><rect width="80" height="60"/>')
 const words = file('words.svg', '<text>Heron</text><path d="M0 0H9V9Z"/>')
 
 describe('skiagram convert', () => {
-	test('writes what came in, under its styles, and names what did not', () => {
+	test('writes what came in, under its styles, and names what did not', async () => {
 		const output = join(folder, 'out.svg')
-		expect(skiagram(['convert', plate, '-o', output]).code).toBe(0)
+		expect((await skiagram(['convert', plate, '-o', output])).code).toBe(0)
 		expect(readFileSync(output, 'utf8')).toContain('fill="#227755"')
-		const { err, out } = skiagram(['convert', words])
+		const { err, out } = await skiagram(['convert', words])
 		expect(err).toContain('text (1)')
 		expect(readSvg(out).pieces).toHaveLength(1)
 	})
 
-	test('several go into a folder; one that cannot be read stops no other, and is named', () => {
+	test('several go into a folder; one that cannot be read stops no other, and is named', async () => {
 		const bad = file('torn.svg', '<svg><path d="M0 0')
 		const empty = file('empty.svg', '<text>Heron</text>')
 		const target = join(folder, 'many/')
-		const { code, out, err } = skiagram([
+		const { code, out, err } = await skiagram([
 			'convert',
 			plate,
 			bad,
@@ -76,7 +68,7 @@ describe('skiagram convert', () => {
 		expect(err).toContain('2 of 4 drawings could not be converted.')
 	})
 
-	test('every drawing of the corpus is converted or refused by name', () => {
+	test('every drawing of the corpus is converted or refused by name', async () => {
 		const corpus = 'e2e/doors/corpus'
 		const inputs = readdirSync(corpus).flatMap((kind) =>
 			kind === 'broken'
@@ -84,7 +76,7 @@ describe('skiagram convert', () => {
 				: readdirSync(join(corpus, kind)).map((name) => join(corpus, kind, name)),
 		)
 		const target = join(folder, 'corpus/')
-		const { out } = skiagram(['convert', ...inputs, '-o', target, '--json'])
+		const { out } = await skiagram(['convert', ...inputs, '-o', target, '--json'])
 		const { files } = JSON.parse(out)
 		expect(files).toHaveLength(inputs.length)
 		for (const { input, output, error } of files) {
@@ -93,19 +85,19 @@ describe('skiagram convert', () => {
 		}
 	}, 60_000)
 
-	test('follows a link, keeps its target’s mode, and leaves nothing beside it', () => {
+	test('follows a link, keeps its target’s mode, and leaves nothing beside it', async () => {
 		const target = join(folder, 'target.svg')
 		writeFileSync(target, 'old')
 		chmodSync(target, 0o640)
 		const link = join(folder, 'link.svg')
 		symlinkSync(target, link)
-		expect(skiagram(['convert', plate, '-o', link]).code).toBe(0)
+		expect((await skiagram(['convert', plate, '-o', link])).code).toBe(0)
 		expect(readFileSync(target, 'utf8')).toContain('<svg')
 		expect(statSync(target).mode & 0o777).toBe(0o640)
 		expect(readdirSync(folder).filter((name) => name.endsWith('.part'))).toEqual([])
 	})
 
-	test('writes through a pipe and a device', () => {
+	test('writes through a pipe and a device', async () => {
 		const pipe = join(folder, 'pipe')
 		spawnSync('mkfifo', [pipe])
 		const reader = spawn('cat', [pipe])
@@ -113,8 +105,8 @@ describe('skiagram convert', () => {
 		reader.stdout.on('data', (part) => {
 			read += part
 		})
-		expect(skiagram(['convert', plate, '-o', '/dev/null']).code).toBe(0)
-		expect(skiagram(['convert', plate, '-o', pipe]).code).toBe(0)
+		expect((await skiagram(['convert', plate, '-o', '/dev/null'])).code).toBe(0)
+		expect((await skiagram(['convert', plate, '-o', pipe])).code).toBe(0)
 		return new Promise<void>((resolve) => {
 			reader.on('close', () => {
 				expect(read).toContain('</svg>')
@@ -146,8 +138,8 @@ describe('skiagram convert', () => {
 		[['thin', plate, '--tolerance', '1e400']],
 		[['thin', plate, '--tolerance', '0x10']],
 		[['thin', plate, '--tolerance', '1e-300']],
-	])('not understood: %j ends with 2 and writes nothing', (args) => {
-		expect(skiagram(args).code).toBe(2)
+	])('not understood: %j ends with 2 and writes nothing', async (args) => {
+		expect((await skiagram(args)).code).toBe(2)
 		expect(existsSync(join(folder, 'one.svg'))).toBe(false)
 	})
 })

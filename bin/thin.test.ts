@@ -6,6 +6,7 @@ import { describe, expect, test, vi } from 'vitest'
 import { deviation } from '../src/core'
 import { readSvg } from '../src/core/drawings'
 import { main } from './main'
+import { skiagram } from './testing/skiagram'
 
 const folder = mkdtempSync(join(tmpdir(), 'skiagram-'))
 const waves = Array.from({ length: 160 }, (_, i) => {
@@ -17,18 +18,27 @@ const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="600
 const input = join(folder, 'waves.svg')
 writeFileSync(input, drawing)
 
-function skiagram(args: string[], stdin = '') {
-	const run = spawnSync(process.execPath, ['bin/skiagram.mjs', ...args], {
+/** As it is run on a command line, in a process of its own. */
+function run(args: string[], stdin = '') {
+	const { status, stdout, stderr } = spawnSync(process.execPath, ['bin/skiagram.mjs', ...args], {
 		input: stdin,
 		encoding: 'utf8',
 	})
-	return { code: run.status, out: run.stdout, err: run.stderr }
+	return { code: status, out: stdout, err: stderr }
 }
 
 describe('skiagram thin', () => {
-	test('writes a drawing with fewer nodes that stays within the tolerance, and says so', () => {
+	test('writes a drawing with fewer nodes that stays within the tolerance, and says so', async () => {
 		const output = join(folder, 'thin.svg')
-		const { code, out } = skiagram(['thin', input, '--tolerance', '0.8', '-o', output, '--json'])
+		const { code, out } = await skiagram([
+			'thin',
+			input,
+			'--tolerance',
+			'0.8',
+			'-o',
+			output,
+			'--json',
+		])
 		expect(code).toBe(0)
 		const summary = JSON.parse(out)
 		expect(summary).toMatchObject({ outlines: 1, nodesBefore: 160, tolerance: 0.8 })
@@ -40,17 +50,17 @@ describe('skiagram thin', () => {
 	})
 
 	test('reads standard input and writes standard output', () => {
-		const { code, out } = skiagram(['thin', '-'], drawing)
+		const { code, out } = run(['thin', '-'], drawing)
 		expect(code).toBe(0)
 		expect(readSvg(out).pieces).toHaveLength(1)
 	})
 
-	test('could not: says why, writes nothing, and ends with 1', () => {
+	test('could not: says why, writes nothing, and ends with 1', async () => {
 		const output = join(folder, 'never.svg')
 		const torn = join(folder, 'torn.svg')
 		writeFileSync(torn, '<svg><path d="M0 0L')
 		for (const name of [torn, join(folder, 'absent.svg')]) {
-			const { code, err } = skiagram(['thin', name, '-o', output])
+			const { code, err } = await skiagram(['thin', name, '-o', output])
 			expect(code).toBe(1)
 			expect(err).toMatch(/Nothing was written/)
 		}
