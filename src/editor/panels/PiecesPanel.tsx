@@ -247,7 +247,13 @@ const InnerRow = memo(function InnerRow({ contour, name, role }: Inner) {
 function useSeenWhenChosen(chosen: boolean) {
 	const row = useRef<HTMLDivElement>(null)
 	useEffect(() => {
-		if (chosen) row.current?.scrollIntoView({ block: 'nearest' })
+		const element = row.current
+		const list = element?.closest('section')
+		if (!chosen || !element || !list) return
+		// What is chosen brings a card of numbers, which takes of the list's room.
+		const observer = new ResizeObserver(() => element.scrollIntoView({ block: 'nearest' }))
+		observer.observe(list)
+		return () => observer.disconnect()
 	}, [chosen])
 	return row
 }

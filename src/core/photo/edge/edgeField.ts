@@ -1,0 +1,159 @@
+import { at } from '../../geometry/numbers'
+import type { Pixels } from '../pixels'
+import { gradients, REACH_PX } from './gradients'
+
+/**
+ * A photo's edges: at the centre of each pixel how strongly it changes and which way, three bytes a
+ * pixel, in tiles that are made when they are wanted.
+ *
+ * Pixel (i, j) covers [i, i + 1] × [j, j + 1]; what is kept of it holds for (i + ½, j + ½). Strength is
+ * kept as its logarithm: across a blurred step that is a parabola, whose top is the edge's place.
+ */
+export interface EdgeField {
+	readonly width: number
+	readonly height: number
+	/** The strength that grain alone has, levels per px: the median over what was made so far. */
+	noise: number
+	/** Tiles in a row. */
+	readonly columns: number
+	readonly tiles: (EdgeTile | undefined)[]
+}
+
+/** Rows of `TILE_PX` each, also where the photo ends before. */
+export interface EdgeTile {
+	/** log₂ of the strength (levels per px), in steps of 1 / `LOG_STEPS` above `LEAST_LOG`. */
+	readonly log: Uint16Array
+	/** The direction of the steepest change from dark to light, in 256ths of a turn clockwise from +x. */
+	readonly direction: Uint8Array
+}
+
+export const TILE_SHIFT = 8
+/** The side of a tile, px. */
+export const TILE_PX = 1 << TILE_SHIFT
+const MASK = TILE_PX - 1
+const LOG_STEPS = 4096
+const LEAST_LOG = -6
+
+/**
+ * The edges of a photo, by first derivatives of a Gaussian-like smoothing (σ 1.3 px, binomial) of
+ * brightness and two colour opponents, put together by their structure tensor (Di Zenzo, 1986).
+ */
+export function edgeField(photo: Pixels): EdgeField {
+	const field = emptyField(photo.width, photo.height)
+	for (let k = 0; k < field.tiles.length; k++) makeTile(field, k, photo)
+	return field
+}
+
+/** A field of which no tile is made yet. */
+export function emptyField(width: number, height: number): EdgeField {
+	const columns = Math.max(1, Math.ceil(width / TILE_PX))
+	const rows = Math.max(1, Math.ceil(height / TILE_PX))
+	return { width, height, noise: 0, columns, tiles: new Array(columns * rows).fill(undefined) }
+}
+
+/** The part of a photo that a tile is made from: its own pixels and as many round them as derivatives reach. */
+export function tileGround({ width, height, columns }: EdgeField, tile: number) {
+	const left = (tile % columns) << TILE_SHIFT
+	const top = Math.floor(tile / columns) << TILE_SHIFT
+	const x = Math.max(0, left - REACH_PX)
+	const y = Math.max(0, top - REACH_PX)
+	return {
+		x,
+		y,
+		width: Math.min(width, left + TILE_PX + REACH_PX) - x,
+		height: Math.min(height, top + TILE_PX + REACH_PX) - y,
+	}
+}
+
+/**
+ * Makes one tile.
+ * @param pixels the whole photo, or its part by {@link tileGround}
+ * @param origin where the pixels lie in the photo
+ */
+export function makeTile(
+	field: EdgeField,
+	tile: number,
+	pixels: Pixels,
+	origin: { readonly x: number; readonly y: number } = { x: 0, y: 0 },
+): void {
+	const left = (tile % field.columns) << TILE_SHIFT
+	const top = Math.floor(tile / field.columns) << TILE_SHIFT
+	const width = Math.min(TILE_PX, field.width - left)
+	const height = Math.min(TILE_PX, field.height - top)
+	const log = new Uint16Array(TILE_PX * TILE_PX)
+	const direction = new Uint8Array(TILE_PX * TILE_PX)
+	gradients(pixels, left - origin.x, top - origin.y, width, height, (x, y, squared, angle) => {
+		const k = (y << TILE_SHIFT) | x
+		log[k] = Math.max(0, Math.round((Math.log2(squared) / 2 - LEAST_LOG) * LOG_STEPS))
+		direction[k] = Math.round((angle / (2 * Math.PI)) * 256) & 255
+	})
+	field.tiles[tile] = { log, direction }
+	field.noise = field.noise || noiseOf(log, width, height)
+}
+
+/** Of every so many pixels one is looked at. */
+const LOOKED_AT = 7
+
+function noiseOf(log: Uint16Array, width: number, height: number): number {
+	const seen: number[] = []
+	for (let k = 0; k < width * height; k += LOOKED_AT)
+		seen.push(at(log, (Math.floor(k / width) << TILE_SHIFT) | (k % width)))
+	seen.sort((a, b) => a - b)
+	return 2 ** ((seen[seen.length >> 1] ?? 0) / LOG_STEPS + LEAST_LOG)
+}
+
+/** log₂ of the strength at the centre of a pixel; at the photo's border and beyond it that of the last pixel. */
+export function logAt({ width, height, columns, tiles }: EdgeField, i: number, j: number): number {
+	const x = i < 0 ? 0 : i >= width ? width - 1 : i
+	const y = j < 0 ? 0 : j >= height ? height - 1 : j
+	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
+	if (!tile) return LEAST_LOG
+	return at(tile.log, ((y & MASK) << TILE_SHIFT) | (x & MASK)) / LOG_STEPS + LEAST_LOG
+}
+
+/** The direction from dark to light at the centre of a pixel, radians clockwise from +x. */
+export function directionAt({ width, height, columns, tiles }: EdgeField, i: number, j: number) {
+	const x = i < 0 ? 0 : i >= width ? width - 1 : i
+	const y = j < 0 ? 0 : j >= height ? height - 1 : j
+	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
+	if (!tile) return 0
+	return (at(tile.direction, ((y & MASK) << TILE_SHIFT) | (x & MASK)) * 2 * Math.PI) / 256
+}
+
+/**
+ * log₂ of the strength anywhere, by Catmull & Rom's bicubic between pixel centres, which gives parabolas
+ * back exactly.
+ */
+export function logBetween(field: EdgeField, px: number, py: number): number {
+	const u = px - 0.5
+	const v = py - 0.5
+	const i = Math.floor(u)
+	const j = Math.floor(v)
+	const fx = u - i
+	const fy = v - j
+	let sum = 0
+	for (let n = 0; n < 4; n++) {
+		const y = j + n - 1
+		const row = cubic(
+			logAt(field, i - 1, y),
+			logAt(field, i, y),
+			logAt(field, i + 1, y),
+			logAt(field, i + 2, y),
+			fx,
+		)
+		sum += row * weight(n, fy)
+	}
+	return sum
+}
+
+function cubic(a: number, b: number, c: number, d: number, t: number): number {
+	return a * weight(0, t) + b * weight(1, t) + c * weight(2, t) + d * weight(3, t)
+}
+
+/** The weight of the `n`th of four samples at a place `t` between the second and the third. */
+function weight(n: number, t: number): number {
+	if (n === 0) return ((2 - t) * t - 1) * t * 0.5
+	if (n === 1) return ((3 * t - 5) * t * t + 2) * 0.5
+	if (n === 2) return ((4 - 3 * t) * t + 1) * t * 0.5
+	return (t - 1) * t * t * 0.5
+}
