@@ -1,8 +1,9 @@
 import type { Point } from '@/core'
 import type { Shortcut } from '@/editor/bench/definitions'
 import { isTracing } from '@/editor/bench/desk'
-import { fitBox, zoomAt } from '@/editor/bench/view'
+import { zoomAt } from '@/editor/bench/view'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { fitSheet } from '@/editor/workbench/fitSheet'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { toggleCross } from './cross'
 
@@ -115,11 +116,4 @@ function walk(workbench: Workbench, by: 1 | -1): boolean {
 	const went = workbench.walk.step(by)
 	workbench.refresh()
 	return went
-}
-
-export function fitSheet({ open, desk }: Pick<Workbench, 'open' | 'desk'>): void {
-	const { width, height } = open.sheet()
-	desk.setState(({ size }) => ({
-		view: fitBox({ minX: 0, minY: 0, maxX: width, maxY: height }, size),
-	}))
 }

@@ -26,10 +26,10 @@ import {
 	setKind,
 } from '@/core'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { KindIcon } from '@/kit/KindIcon'
 import { LengthField } from '@/kit/LengthField'
 import { NumberField } from '@/kit/NumberField'
 import { Tip } from '@/kit/Tip'
-import { KindIcon } from './KindIcon'
 
 const KINDS: readonly { kind: NodeKind; key: string; says: string }[] = [
 	{ kind: 'corner', key: 'C', says: 'Corner: no handles' },

@@ -2,9 +2,9 @@ import { setKind } from '@/core'
 import { isTracing } from '@/editor/bench/desk'
 import { BENCH_KEYS } from '@/editor/input/benchKeys'
 import { PASSES } from '@/editor/passes/passes'
-import { act, chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
+import { chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
+import { performAction } from '@/editor/passes/refine/performAction'
 import type { Workbench } from '@/editor/workbench/workbench'
-import { showProblem } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
 import { PIECE_ACTIONS } from './pieceActions'
 
@@ -34,7 +34,8 @@ export function actionsOf(workbench: Workbench): Action[] {
 	]
 }
 
-function nodeActions({ open }: Workbench): Action[] {
+function nodeActions(workbench: Workbench): Action[] {
+	const { open } = workbench
 	const chosen = chosenNodes(open.sheet(), open.getState().selection.nodes)
 	return NODE_ACTIONS.flatMap(({ group, actions }) =>
 		actions.map((action): Action => {
@@ -45,13 +46,7 @@ function nodeActions({ open }: Workbench): Action[] {
 				says,
 				needs: isAble(action, open.sheet(), chosen) ? undefined : needs,
 				...(key !== undefined && { keys: key }),
-				run: () => {
-					try {
-						act(action, open)
-					} catch (error) {
-						showProblem(error, { variant: 'warning' })
-					}
-				},
+				run: () => performAction(action, workbench),
 			}
 		}),
 	)

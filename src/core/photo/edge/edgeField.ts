@@ -1,4 +1,4 @@
-import { at } from '../../geometry/numbers'
+import { at, byteAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
 import { gradients, REACH_PX } from './gradients'
 
@@ -117,7 +117,7 @@ export function directionAt({ width, height, columns, tiles }: EdgeField, i: num
 	const y = j < 0 ? 0 : j >= height ? height - 1 : j
 	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
 	if (!tile) return 0
-	return (at(tile.direction, ((y & MASK) << TILE_SHIFT) | (x & MASK)) * 2 * Math.PI) / 256
+	return (byteAt(tile.direction, ((y & MASK) << TILE_SHIFT) | (x & MASK)) * 2 * Math.PI) / 256
 }
 
 /**

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { artworkBox, fitSheetTo, photosBox, resizeSheet } from '@/core'
-import { fitSheet } from '@/editor/input/benchKeys'
+import { fitSheet } from '@/editor/workbench/fitSheet'
 import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
 

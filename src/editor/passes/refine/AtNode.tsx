@@ -7,12 +7,12 @@ import { useEffect, useState } from 'react'
 import { findNode, NODE_KINDS, type NodeKind, setKind } from '@/core'
 import { keyOf } from '@/editor/bench/holds'
 import { toScreen } from '@/editor/bench/view'
-import { KindIcon } from '@/editor/panels/KindIcon'
 import { useDesk, useOpenSheet, useSheet, useWorkbench } from '@/editor/workbench/workbench'
-import { showProblem } from '@/kit/snackbar'
+import { KindIcon } from '@/kit/KindIcon'
 import { Tip } from '@/kit/Tip'
 import { selectContour } from '@/store/selection'
-import { act, chosenNodes, isAble, NODE_ORDER, type NodeAction } from './nodeActions'
+import { chosenNodes, isAble, NODE_ORDER, type NodeAction } from './nodeActions'
+import { performAction } from './performAction'
 
 /** So long a pointer rests on a node before what is likely comes up, ms … */
 const RESTS_MS = 600
@@ -76,12 +76,7 @@ function Contents({ id, kind }: { id: string; kind: NodeKind }) {
 	}
 	const perform = (action: NodeAction) => () => {
 		choose()
-		try {
-			act(action, open)
-		} catch (error) {
-			showProblem(error, { variant: 'warning' })
-		}
-		refresh()
+		performAction(action, { open, refresh })
 	}
 	return (
 		<>

@@ -12,10 +12,10 @@ import { stopAt } from '@/editor/bench/walk'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { ProgressBar } from '@/kit/ProgressBar'
-import { showProblem } from '@/kit/snackbar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
-import { ABLE_ORDER, act, type Chosen, chosenNodes, isAble, type NodeAction } from './nodeActions'
+import { ABLE_ORDER, type Chosen, chosenNodes, isAble, type NodeAction } from './nodeActions'
+import { performAction } from './performAction'
 import { SelectMenu } from './SelectMenu'
 
 const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
@@ -123,16 +123,8 @@ function WalkRow({ chosen: { place } }: { chosen: Chosen }) {
 }
 
 const ActionButton = memo(function ActionButton({ action }: { action: NodeAction }) {
-	const { open, refresh } = useWorkbench()
+	const workbench = useWorkbench()
 	const { name, says, key } = action
-	const press = () => {
-		try {
-			act(action, open)
-		} catch (error) {
-			showProblem(error, { variant: 'warning' })
-		}
-		refresh()
-	}
 	return (
 		<Tip title={`${key ? `${says} (${key})` : says}.`}>
 			<span>
@@ -140,7 +132,7 @@ const ActionButton = memo(function ActionButton({ action }: { action: NodeAction
 					fullWidth
 					variant="outlined"
 					color="inherit"
-					onClick={press}
+					onClick={() => performAction(action, workbench)}
 					sx={{
 						px: 0.5,
 						py: 0.25,
