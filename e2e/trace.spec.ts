@@ -23,7 +23,7 @@ test('two passes by pointer: the heron straight first, then bent and walked roun
 	page,
 }, info) => {
 	const truth = trueOutline('heron')
-	const places = keyPlaces(truth, 4, 8)
+	const places = keyPlaces(truth, 5, 8)
 	const corners = places.map((k) => truth[k] as Point)
 	await bench.beginPhoto('Heron', HERON)
 	await bench.key('2')

@@ -1,7 +1,11 @@
 /** The core's third face: what is computed from a photo's pixels, in workers. */
 
 export { chooseTone } from './photo/chooseTone'
-export { drawEdges, EDGE_SIGMA_PX, type EdgeField, edgeField } from './photo/edges'
+export { drawEdges } from './photo/edge/drawEdges'
+export { type EdgeProfile, edgeDeviation } from './photo/edge/edgeDeviation'
+export { type EdgeField, edgeField, emptyField, makeTile, tileGround } from './photo/edge/edgeField'
+export { followEdge } from './photo/edge/followEdge'
+export { type EdgePlace, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
 export { lineColour } from './photo/lineColour'
 export { measureLocalContrast } from './photo/localContrast'

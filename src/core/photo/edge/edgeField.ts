@@ -1,6 +1,6 @@
 import { at, byteAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
-import { gradients, REACH_PX } from './gradients'
+import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 
 /**
  * A photo's edges: at the centre of each pixel how strongly it changes and which way, three bytes a
@@ -31,8 +31,6 @@ export const TILE_SHIFT = 8
 /** The side of a tile, px. */
 export const TILE_PX = 1 << TILE_SHIFT
 const MASK = TILE_PX - 1
-const LOG_STEPS = 4096
-const LEAST_LOG = -6
 
 /**
  * The edges of a photo, by first derivatives of a Gaussian-like smoothing (σ 1.3 px, binomial) of
@@ -82,10 +80,10 @@ export function makeTile(
 	const height = Math.min(TILE_PX, field.height - top)
 	const log = new Uint16Array(TILE_PX * TILE_PX)
 	const direction = new Uint8Array(TILE_PX * TILE_PX)
-	gradients(pixels, left - origin.x, top - origin.y, width, height, (x, y, squared, angle) => {
-		const k = (y << TILE_SHIFT) | x
-		log[k] = Math.max(0, Math.round((Math.log2(squared) / 2 - LEAST_LOG) * LOG_STEPS))
-		direction[k] = Math.round((angle / (2 * Math.PI)) * 256) & 255
+	gradients(pixels, left - origin.x, top - origin.y, width, height, {
+		stride: TILE_PX,
+		log,
+		direction,
 	})
 	field.tiles[tile] = { log, direction }
 	field.noise = field.noise || noiseOf(log, width, height)

@@ -5,11 +5,7 @@ import { BLUE_WEIGHT, GREEN_WEIGHT, type Pixels, RED_WEIGHT } from '../pixels'
 export const REACH_PX = 4
 
 /** Brightness, red against green, blue against yellow. */
-const CHANNELS = [
-	[RED_WEIGHT, GREEN_WEIGHT, BLUE_WEIGHT],
-	[0.5, -0.5, 0],
-	[-0.25, -0.25, 0.5],
-] as const
+const CHANNELS = [0, 1, 2]
 
 /** Binomial weights of seven pixels: a Gaussian of σ = √1.5 px, all but exactly. */
 const B0 = 20 / 64
@@ -17,13 +13,24 @@ const B1 = 15 / 64
 const B2 = 6 / 64
 const B3 = 1 / 64
 
+/** What is kept of the gradients of a part of a photo. */
+export interface Kept {
+	/** Pixels from one row to the next. */
+	readonly stride: number
+	/** log₂ of the strength (levels per px), in steps of 1 / `LOG_STEPS` above `LEAST_LOG`. */
+	readonly log: Uint16Array
+	/** The direction of the steepest change from dark to light, in 256ths of a turn clockwise from +x. */
+	readonly direction: Uint8Array
+}
+
+export const LOG_STEPS = 4096
+export const LEAST_LOG = -6
+
 /**
  * The gradient at each pixel of a part of a photo: of three channels smoothed by binomials, their
- * central differences put together by the structure tensor (Di Zenzo, 1986). Beyond the photo's border
- * its last pixels go on.
+ * central differences; strength by their structure tensor (Di Zenzo, 1986), direction by the channel
+ * that says most. Beyond the photo's border its last pixels go on.
  * @param left, top, width, height the part, px
- * @param put takes the square of the strength (levels per px) and the direction from dark to light,
- * radians; x and y count from the part's corner
  */
 export function gradients(
 	{ width: across, height: down, data }: Pixels,
@@ -31,65 +38,104 @@ export function gradients(
 	top: number,
 	width: number,
 	height: number,
-	put: (x: number, y: number, squared: number, angle: number) => void,
+	into: Kept,
 ): void {
+	// One px wider all round than the part: its differences are central.
 	const stride = width + 2
 	const rows = height + 2
-	const count = CHANNELS.length
-	/** Smoothed both ways, one pixel wider all round. */
-	const smooth = CHANNELS.map(() => new Float32Array(stride * rows))
-	const line = new Float32Array(stride + 6)
-	const level = new Float32Array(stride * (rows + 6))
-	for (const [c, [r, g, b]] of CHANNELS.entries()) {
-		for (let y = 0; y < rows + 6; y++) {
-			const from = Math.min(down - 1, Math.max(0, top - 4 + y)) * across
-			for (let x = 0; x < stride + 6; x++) {
-				const p = 4 * (from + Math.min(across - 1, Math.max(0, left - 4 + x)))
-				line[x] = r * byteAt(data, p) + g * byteAt(data, p + 1) + b * byteAt(data, p + 2)
-			}
-			const to = y * stride
-			for (let x = 0; x < stride; x++)
-				level[to + x] =
-					B0 * at(line, x + 3) +
-					B1 * (at(line, x + 2) + at(line, x + 4)) +
-					B2 * (at(line, x + 1) + at(line, x + 5)) +
-					B3 * (at(line, x) + at(line, x + 6))
-		}
-		const own = smooth[c] as Float32Array
-		const s = stride
-		for (let k = 0; k < own.length; k++)
-			own[k] =
-				B0 * at(level, k + 3 * s) +
-				B1 * (at(level, k + 2 * s) + at(level, k + 4 * s)) +
-				B2 * (at(level, k + s) + at(level, k + 5 * s)) +
-				B3 * (at(level, k) + at(level, k + 6 * s))
+	const offsets = Int32Array.from(
+		{ length: stride + 6 },
+		(_, x) => 4 * Math.min(across - 1, Math.max(0, left - 4 + x)),
+	)
+	const lines = CHANNELS.map(() => new Float32Array(stride + 6))
+	const levels = CHANNELS.map(() => new Float32Array(stride * (rows + 6)))
+	for (let y = 0; y < rows + 6; y++) {
+		const from = 4 * across * Math.min(down - 1, Math.max(0, top - 4 + y))
+		readLine(data, from, offsets, lines)
+		for (const [c, level] of levels.entries())
+			alongLine(lines[c] as Float32Array, level, y * stride, stride)
 	}
-	for (let y = 0; y < height; y++)
-		for (let x = 0; x < width; x++) {
-			const k = (y + 1) * stride + x + 1
-			let xx = 0
-			let xy = 0
-			let yy = 0
-			let most = -1
-			let mainX = 0
-			let mainY = 0
-			for (let c = 0; c < count; c++) {
-				const own = smooth[c] as Float32Array
-				const dx = (at(own, k + 1) - at(own, k - 1)) / 2
-				const dy = (at(own, k + stride) - at(own, k - stride)) / 2
-				const squared = dx * dx + dy * dy
-				xx += dx * dx
-				xy += dx * dy
-				yy += dy * dy
-				if (squared <= most) continue
-				most = squared
-				mainX = dx
-				mainY = dy
-			}
-			const spread = Math.sqrt((xx - yy) * (xx - yy) + 4 * xy * xy)
-			const angle = Math.atan2(2 * xy, xx - yy) / 2
-			// An axis has two ends: from dark to light in the channel that says most.
-			const forward = Math.cos(angle) * mainX + Math.sin(angle) * mainY >= 0
-			put(x, y, (xx + yy + spread) / 2, forward ? angle : angle + Math.PI)
+	const [bright, red, blue] = levels.map((level) => downLines(level, stride, rows)) as [
+		Float32Array,
+		Float32Array,
+		Float32Array,
+	]
+	for (let y = 0; y < height; y++) {
+		let k = (y + 1) * stride + 1
+		let to = y * into.stride
+		for (let x = 0; x < width; x++, k++, to++) {
+			const ax = at(bright, k + 1) - at(bright, k - 1)
+			const ay = at(bright, k + stride) - at(bright, k - stride)
+			const bx = at(red, k + 1) - at(red, k - 1)
+			const by = at(red, k + stride) - at(red, k - stride)
+			const cx = at(blue, k + 1) - at(blue, k - 1)
+			const cy = at(blue, k + stride) - at(blue, k - stride)
+			const a = ax * ax + ay * ay
+			const b = bx * bx + by * by
+			const c = cx * cx + cy * cy
+			const half = (ax * ax + bx * bx + cx * cx - ay * ay - by * by - cy * cy) / 2
+			const mixed = ax * ay + bx * by + cx * cy
+			// The greater eigenvalue of the tensor; the differences are over two px.
+			const squared = ((a + b + c) / 2 + Math.sqrt(half * half + mixed * mixed)) / 4
+			const log = Math.log2(squared) / 2 - LEAST_LOG
+			into.log[to] = log > 0 ? log * LOG_STEPS + 0.5 : 0
+			into.direction[to] =
+				a >= b && a >= c ? turnOf(ax, ay) : b >= c ? turnOf(bx, by) : turnOf(cx, cy)
 		}
+	}
+}
+
+/** The three channels of a row of pixels. */
+function readLine(
+	data: Uint8ClampedArray,
+	from: number,
+	offsets: Int32Array,
+	[bright, red, blue]: readonly Float32Array[],
+): void {
+	if (!bright || !red || !blue) return
+	for (let x = 0; x < offsets.length; x++) {
+		const p = from + at(offsets, x)
+		const r = byteAt(data, p)
+		const g = byteAt(data, p + 1)
+		const b = byteAt(data, p + 2)
+		bright[x] = RED_WEIGHT * r + GREEN_WEIGHT * g + BLUE_WEIGHT * b
+		red[x] = (r - g) / 2
+		blue[x] = b / 2 - (r + g) / 4
+	}
+}
+
+/** Smooths a row. */
+function alongLine(line: Float32Array, into: Float32Array, to: number, count: number): void {
+	for (let x = 0; x < count; x++)
+		into[to + x] =
+			B0 * at(line, x + 3) +
+			B1 * (at(line, x + 2) + at(line, x + 4)) +
+			B2 * (at(line, x + 1) + at(line, x + 5)) +
+			B3 * (at(line, x) + at(line, x + 6))
+}
+
+/** Smooths columns, all at once. */
+function downLines(level: Float32Array, s: number, rows: number): Float32Array {
+	const own = new Float32Array(s * rows)
+	for (let k = 0; k < own.length; k++)
+		own[k] =
+			B0 * at(level, k + 3 * s) +
+			B1 * (at(level, k + 2 * s) + at(level, k + 4 * s)) +
+			B2 * (at(level, k + s) + at(level, k + 5 * s)) +
+			B3 * (at(level, k) + at(level, k + 6 * s))
+	return own
+}
+
+/** The arc tangents of 0 to 1, in 256ths of a turn. */
+const EIGHTH = Float32Array.from({ length: 257 }, (_, i) => (Math.atan(i / 256) * 128) / Math.PI)
+
+/** The direction of a vector in 256ths of a turn clockwise from +x, rounded. */
+function turnOf(x: number, y: number): number {
+	const ax = Math.abs(x)
+	const ay = Math.abs(y)
+	if (ax === 0 && ay === 0) return 0
+	const eighth =
+		ax >= ay ? at(EIGHTH, ((256 * ay) / ax) | 0) : 64 - at(EIGHTH, ((256 * ax) / ay) | 0)
+	const half = x >= 0 ? eighth : 128 - eighth
+	return Math.round(y >= 0 ? half : 256 - half) & 255
 }

@@ -1,0 +1,219 @@
+import { derivativeAt, pointAt } from '../../geometry/cubic'
+import { distance, length, type Point, scale } from '../../geometry/point'
+import { ringWinding } from '../../geometry/polygon'
+import { flattenContour, segmentCubic, segments } from '../../path/contour'
+import type { Contour } from '../../path/model'
+import type { EdgeField } from './edgeField'
+import { type Crossed, edgesAlong, leastLog } from './edgesAlong'
+
+/** How outlines lie against a photo's edges, sample by sample along them. */
+export interface EdgeProfile {
+	/** x, y of each sample on the outline, px. */
+	readonly at: Float64Array
+	/** How far beyond its edge the outline lies, px: inside it negative; NaN where no edge is sure. */
+	readonly offset: Float64Array
+	/** 0 to 1. */
+	readonly confidence: Float64Array
+	/** Of the distances from sure edges, px. */
+	readonly mean: number
+	readonly p95: number
+	/** The share of the length that has a sure edge. */
+	readonly covered: number
+}
+
+export interface MeasureOptions {
+	/** How far an edge may lie from the outline, px; 8 unless said otherwise. */
+	readonly reach?: number
+}
+
+/** A sample of an outline, and the edge that is its. */
+export interface EdgeSample {
+	readonly contour: number
+	readonly segment: number
+	readonly t: number
+	readonly at: Point
+	/** Away from the inside of the shape, a unit vector. */
+	readonly outward: Point
+	/** How far out the edge lies along it, px; NaN where none is sure. */
+	readonly edge: number
+	/** 0 to 1. */
+	readonly confidence: number
+	/** Of the outline it stands for, px. */
+	readonly length: number
+}
+
+const REACH_PX = 8
+/** Samples are about so far apart, px. */
+const STEP_PX = 2
+/** Less sure than this is not sure. */
+const SURE = 0.2
+
+/**
+ * Measures outlines against a photo's edges: for each sample the edge that is consistent along the
+ * outline, on the same side dark and at a distance that changes little, by dynamic programming.
+ */
+export function edgeDeviation(
+	contours: readonly Contour[],
+	field: EdgeField,
+	{ reach = REACH_PX }: MeasureOptions = {},
+): EdgeProfile {
+	const samples = edgeSamples(contours, field, reach)
+	const sure = samples.filter(({ edge }) => !Number.isNaN(edge))
+	const sizes = sure.map(({ edge }) => Math.abs(edge)).sort((a, b) => a - b)
+	const whole = samples.reduce((sum, one) => sum + one.length, 0)
+	const seen = sure.reduce((sum, one) => sum + one.length, 0)
+	return {
+		at: Float64Array.from(samples.flatMap(({ at }) => at)),
+		offset: Float64Array.from(samples, ({ edge }) => -edge),
+		confidence: Float64Array.from(samples, ({ confidence }) => confidence),
+		mean: sizes.length > 0 ? sizes.reduce((a, b) => a + b, 0) / sizes.length : 0,
+		p95: sizes[Math.min(sizes.length - 1, Math.floor(0.95 * sizes.length))] ?? 0,
+		covered: whole > 0 ? seen / whole : 0,
+	}
+}
+
+/** The samples of outlines with the edges that are theirs, in order along each outline. */
+export function edgeSamples(
+	contours: readonly Contour[],
+	field: EdgeField,
+	reach: number,
+): EdgeSample[] {
+	const rings = contours.map((contour) => flattenContour(contour))
+	return contours.flatMap((contour, k) => {
+		const bare = samplesOf(contour, k, rings)
+		return withEdges(bare, field, reach, contour.closed)
+	})
+}
+
+type Bare = Omit<EdgeSample, 'edge' | 'confidence'>
+
+/** Where an outline is looked at, and which way is out of the shape there. */
+function samplesOf(contour: Contour, number: number, rings: readonly (readonly Point[])[]): Bare[] {
+	const all = segments(contour).flatMap((segment, index): Bare[] => {
+		const cubic = segmentCubic(segment)
+		const size = roughLength(cubic)
+		const count = Math.max(1, Math.round(size / STEP_PX))
+		return Array.from({ length: count }, (_, i): Bare => {
+			const t = (i + 0.5) / count
+			const d = derivativeAt(cubic, t)
+			const speed = length(d) || 1
+			return {
+				contour: number,
+				segment: index,
+				t,
+				at: pointAt(cubic, t),
+				outward: [d[1] / speed, -d[0] / speed],
+				length: size / count,
+			}
+		})
+	})
+	return outwardsOn(all, rings)
+}
+
+function roughLength([a, b, c, d]: readonly [Point, Point, Point, Point]): number {
+	return (distance(a, d) + distance(a, b) + distance(b, c) + distance(c, d)) / 2
+}
+
+/** Votes are taken at so many places of an outline, so far beside it, px. */
+const VOTES = 9
+const BESIDE_PX = 0.5
+
+/** Normals turned out of the shape: by its windings on either side, at a few places. */
+function outwardsOn(samples: readonly Bare[], rings: readonly (readonly Point[])[]): Bare[] {
+	let votes = 0
+	const step = Math.max(1, Math.floor(samples.length / VOTES))
+	for (let i = 0; i < samples.length; i += step) {
+		const { at, outward } = samples[i] as Bare
+		const inside = (side: number) => {
+			const p: Point = [at[0] + side * outward[0], at[1] + side * outward[1]]
+			// Openings are not inside, whichever way they run.
+			return Math.abs(rings.reduce((sum, ring) => sum + ringWinding(ring, p), 0)) % 2
+		}
+		votes += inside(BESIDE_PX) - inside(-BESIDE_PX)
+	}
+	if (votes <= 0) return [...samples]
+	return samples.map((one) => ({ ...one, outward: scale(one.outward, -1) }))
+}
+
+/** Kept of the edges that a normal crosses, the strongest. */
+const MOST = 4
+/** What it costs, in octaves of strength: no edge; an edge at the end of reach; … */
+const NONE = 1.2
+const FAR = 1.4
+/** … a px of change from sample to sample; another side dark; an edge where there was none before. */
+const JUMP = 0.9
+const TURNED = 2.5
+const BREAK = 0.7
+/** Octaves above what counts at all at which an edge is quite sure. */
+const QUITE_SURE = 2.5
+
+interface State {
+	readonly edge: Crossed | null
+	readonly worth: number
+	cost: number
+	from: number
+}
+
+/** The edge of each sample: the cheapest chain of one state a sample. */
+function withEdges(
+	samples: readonly Bare[],
+	field: EdgeField,
+	reach: number,
+	closed: boolean,
+): EdgeSample[] {
+	const least = leastLog(field)
+	const states = samples.map(({ at, outward }): State[] => {
+		const found = edgesAlong(field, at[0], at[1], outward[0], outward[1], -reach, reach)
+		const best = found.sort((a, b) => b.log - a.log).slice(0, MOST)
+		return [
+			{ edge: null, worth: -NONE, cost: 0, from: -1 },
+			...best.map((edge): State => {
+				const worth = Math.min(QUITE_SURE, edge.log - least) - FAR * (edge.t / reach) ** 2
+				return { edge, worth, cost: 0, from: -1 }
+			}),
+		]
+	})
+	// Round a closed outline twice: what the first round ends with, the second begins with.
+	const order = closed ? [...states, ...states.map((own) => own.map((s) => ({ ...s })))] : states
+	for (const [i, own] of order.entries()) {
+		const before = order[i - 1]
+		for (const state of own) {
+			state.cost = -state.worth
+			if (!before) continue
+			let cheapest = Number.POSITIVE_INFINITY
+			for (const [k, other] of before.entries()) {
+				const cost = other.cost + change(other.edge, state.edge)
+				if (cost >= cheapest) continue
+				cheapest = cost
+				state.from = k
+			}
+			state.cost += cheapest
+		}
+	}
+	const chosen: (Crossed | null)[] = []
+	let k = cheapestOf(order.at(-1) ?? [])
+	for (let i = order.length - 1; i >= 0; i--) {
+		const state = order[i]?.[k]
+		chosen[i] = state?.edge ?? null
+		k = state?.from ?? -1
+	}
+	const last = chosen.slice(order.length - samples.length)
+	return samples.map((sample, i) => {
+		const edge = last[i] ?? null
+		const confidence = edge ? Math.max(0, Math.min(1, (edge.log - least) / QUITE_SURE)) : 0
+		const sure = edge !== null && confidence >= SURE
+		return { ...sample, edge: sure ? edge.t : Number.NaN, confidence }
+	})
+}
+
+function change(a: Crossed | null, b: Crossed | null): number {
+	if (!a && !b) return 0
+	if (!a || !b) return BREAK
+	return JUMP * Math.min(4, Math.abs(a.t - b.t)) + (a.lighter === b.lighter ? 0 : TURNED)
+}
+
+function cheapestOf(states: readonly State[]): number {
+	let best = 0
+	for (const [k, { cost }] of states.entries()) if (cost < (states[best]?.cost ?? 0)) best = k
+	return best
+}

@@ -1,0 +1,94 @@
+import { distance, type Point, subtract, unit } from '../../geometry/point'
+import { directionAt, type EdgeField, logAt } from './edgeField'
+import { edgesAlong, leastLog } from './edgesAlong'
+
+/** A place on an edge. */
+export interface EdgePlace {
+	readonly at: Point
+	/** Along the edge, a unit vector: what is lighter lies to its right on screen. */
+	readonly tangent: Point
+	/** Levels per px. */
+	readonly strength: number
+}
+
+export interface SnapOptions {
+	/** How far the edge may be, px; 8 unless said otherwise. */
+	readonly reach?: number
+	/** The place that the edge should lie towards, seen from where one asks; anywhere unless said otherwise. */
+	readonly toward?: Point
+}
+
+const REACH_PX = 8
+/** An edge at the end of reach counts as much less, in octaves of strength. */
+const FAR = 2
+/** Steps along the edge to the place nearest to where one asks. */
+const STEPS = 4
+
+/**
+ * The place nearest by on the edge that stands out most, at subpixel precision: strength counts, and
+ * nearness.
+ * @param at px; pixel (i, j) has its centre at (i + ½, j + ½)
+ * @returns nothing where there is no edge within reach
+ */
+export function snapToEdge(
+	field: EdgeField,
+	at: Point,
+	{ reach = REACH_PX, toward }: SnapOptions = {},
+): EdgePlace | undefined {
+	const found = bestPixel(field, at, reach, toward)
+	if (!found) return undefined
+	let place = onEdge(field, found)
+	for (let step = 0; place && step < STEPS; step++) {
+		const [tx, ty] = place.tangent
+		const along = (at[0] - place.at[0]) * tx + (at[1] - place.at[1]) * ty
+		if (Math.abs(along) < 1e-3) break
+		// No further than the edge stays straight.
+		const by = Math.max(-2, Math.min(2, along))
+		const next = onEdge(field, [place.at[0] + by * tx, place.at[1] + by * ty])
+		if (!next || distance(next.at, at) > distance(place.at, at) + 1e-6) break
+		place = next
+	}
+	if (!place || distance(place.at, at) > reach) return undefined
+	return liesToward(toward, at, place.at) ? place : undefined
+}
+
+/** Half a px the other way is still towards. */
+const BACK_PX = 0.5
+
+function liesToward(toward: Point | undefined, from: Point, place: Point): boolean {
+	if (!toward) return true
+	const [x, y] = unit(subtract(toward, from))
+	return x * (place[0] - from[0]) + y * (place[1] - from[1]) >= -BACK_PX
+}
+
+function bestPixel(field: EdgeField, [x, y]: Point, reach: number, toward?: Point): Point | null {
+	const least = leastLog(field)
+	let best: Point | null = null
+	let most = Number.NEGATIVE_INFINITY
+	for (let j = Math.floor(y - reach); j <= y + reach; j++)
+		for (let i = Math.floor(x - reach); i <= x + reach; i++) {
+			const [dx, dy] = [i + 0.5 - x, j + 0.5 - y]
+			const away = Math.hypot(dx, dy)
+			if (away > reach || i < 0 || j < 0 || i >= field.width || j >= field.height) continue
+			const log = logAt(field, i, j)
+			if (log < least) continue
+			if (!liesToward(toward, [x, y], [i + 0.5, j + 0.5])) continue
+			const worth = log - FAR * (away / reach) ** 2
+			if (worth <= most) continue
+			most = worth
+			best = [i + 0.5, j + 0.5]
+		}
+	return best
+}
+
+/** The edge's own place beside one that is near it, along the steepest change there. */
+export function onEdge(field: EdgeField, [x, y]: Point): EdgePlace | undefined {
+	const angle = directionAt(field, Math.floor(x), Math.floor(y))
+	const [nx, ny] = [Math.cos(angle), Math.sin(angle)]
+	const [edge] = edgesAlong(field, x, y, nx, ny, -2.5, 2.5).sort(
+		(a, b) => Math.abs(a.t) - Math.abs(b.t),
+	)
+	if (!edge) return undefined
+	const at: Point = [x + edge.t * nx, y + edge.t * ny]
+	return { at, tangent: [ny, -nx], strength: 2 ** edge.log }
+}
