@@ -7,6 +7,7 @@ import type { Joint } from './joint'
 import type { Span } from './polish'
 import { copyOf, polishWithin } from './polishWithin'
 import { refine } from './refine'
+import { absorbStubs } from './stubs'
 import type { Trail } from './trail'
 
 /** Joints and the spans that follow them; an open fit has one joint more than spans. */
@@ -54,6 +55,7 @@ export function fitThrough(
 		joints[0] = meet({ ...arriving, i: arriving.i - trail.last }, joints[0] as Joint)
 	else if (!trail.closed) joints.push(arriving ?? (breaks.at(-1)?.ways[0] as Joint))
 	refine(trail, joints, spans, goal)
+	absorbStubs(trail, joints, spans, limit)
 	for (const k of spansBeyond(trail, joints, spans, limit).reverse()) splitAgain(k)
 	return { joints, spans }
 

@@ -75,6 +75,15 @@ export function heldKey(hold: Hold): string {
 	return `Hold ${keyOf(hold)}`
 }
 
+/** A hint for hands that have no keys: held keys by the names of their buttons. */
+export function forFingers(hint: string): string {
+	return HOLDS.reduce(
+		(text, { hold, button }) =>
+			button ? text.replace(new RegExp(`${heldKey(hold)}\\b`), `Hold “${button}”`) : text,
+		hint,
+	)
+}
+
 /** What a press means by what is held: of those that mean something to the tool, the one held last. */
 export function pressHold(
 	holds: ReadonlySet<Hold>,

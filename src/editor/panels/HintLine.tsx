@@ -1,13 +1,14 @@
 'use client'
 
 import Typography from '@mui/material/Typography'
+import { forFingers } from '@/editor/bench/holds'
 import { useDesk } from '@/editor/workbench/workbench'
 import { CLOSE } from '@/theme/widths'
 
 /** Always says what a click and a drag would do where the pointer is. */
 export function HintLine() {
 	const said = useDesk((state) => state.said)
-	const hint = useDesk((state) => state.said ?? state.hint)
+	const hint = useDesk(({ said: now, hint, touched }) => now ?? (touched ? forFingers(hint) : hint))
 	return (
 		<Typography
 			variant="body2"

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Hit } from '@/editor/bench/hitTest'
-import { HOLDS, type PressHold } from '@/editor/bench/holds'
+import { forFingers, HOLDS, type PressHold } from '@/editor/bench/holds'
 import { heldHint, hoverHint } from './nodes/hints'
 import { aimHint, pressHint } from './pen/hints'
 
@@ -34,4 +34,9 @@ test.each([
 	),
 ])('fits its line: %s', (hint) => {
 	expect(hint.length).toBeLessThanOrEqual(LINE)
+})
+
+test('hands without keys are told of buttons', () => {
+	expect(forFingers(hoverHint(hit('node'), null, 0, ''))).toContain('Hold “Pull” and drag')
+	expect(forFingers('Hold Space: pan.')).toBe('Hold Space: pan.')
 })

@@ -14,6 +14,7 @@ import {
 	withFreshIds,
 } from '@/core'
 import { toolInHand } from '@/editor/bench/desk'
+import { showSnack } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
 import type { Workbench } from './workbench'
 
@@ -68,7 +69,13 @@ function piecesAtHand(workbench: Workbench): Piece[] {
 
 function copy(workbench: Workbench, data: DataTransfer): boolean {
 	const pieces = piecesAtHand(workbench)
-	if (pieces.length === 0) return false
+	if (pieces.length === 0) {
+		if (nodesAtHand(workbench).size > 0)
+			showSnack(
+				'Nothing was copied: one node by itself is no outline. Choose two that are neighbours.',
+			)
+		return false
+	}
 	const sheet: Sheet = { ...workbench.open.sheet(), photos: [], guides: [], pieces }
 	const svg = formatSvg({ ...sheet, pieces: pieces.map((piece) => ({ ...piece, hidden: false })) })
 	data.setData(OWN_TYPE, sheetToJson(sheet))
