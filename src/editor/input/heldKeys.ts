@@ -105,7 +105,7 @@ export function hasMeaning(held: Hold, { desk }: Pick<Workbench, 'desk'>): boole
 }
 
 /** The tool that a key takes: the pass's own, or one of another pass; photos are laid in theirs alone. */
-function toolFor(key: string, { tools }: PassDef): ToolDef | undefined {
+export function toolFor(key: string, { tools }: PassDef): ToolDef | undefined {
 	const own = tools.find((tool) => tool.key === key)
 	return own ?? TOOLS.find((tool) => tool.key === key && tool.about !== 'photos')
 }

@@ -4,6 +4,7 @@ import { HOLDS, heldKey, isBenchHold, isKind, KINDS_IN_DRAG, keyOf } from '@/edi
 import { PASSES, TOOLS } from '@/editor/passes/passes'
 import { NODES_KEYS } from '@/editor/tools/nodes/keys'
 import { BENCH_KEYS, EVERYWHERE, SEEING } from './benchKeys'
+import { toolFor } from './heldKeys'
 
 /** What a key does in a state of the bench: it acts when tapped, or changes something while held. */
 export interface KeyUse {
@@ -37,11 +38,12 @@ export function keysIn({ pass, tool, dragging }: KeyState): KeyUse[] {
 		const shows = BENCH_KEYS.filter(({ shows }) => shows).flatMap(taps)
 		return [...held, ...kinds, ...shows, { key: 'escape', how: 'tap', does: 'Call the drag off' }]
 	}
-	const taken = TOOLS.filter(
-		({ about }) => about !== 'photos' || pass.tools.some((t) => t === tool),
+	const tools = new Map(
+		TOOLS.flatMap(({ key }) => {
+			const taken = key ? toolFor(key, pass) : undefined
+			return key && taken ? [[key, taken] as const] : []
+		}),
 	)
-	const tools = new Map<string, ToolDef>()
-	for (const def of [...taken, ...pass.tools]) if (def.key) tools.set(def.key, def)
 	const lent = [...tools].flatMap(([key, { name }]): KeyUse[] => [
 		{ key, how: 'tap', does: name },
 		{ key, how: 'hold', does: `${name} for the moment` },

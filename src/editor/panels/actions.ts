@@ -1,5 +1,6 @@
-import { setKind } from '@/core'
+import { NODE_KINDS, setKind } from '@/core'
 import { isTracing } from '@/editor/bench/desk'
+import { keyOf } from '@/editor/bench/holds'
 import { BENCH_KEYS } from '@/editor/input/benchKeys'
 import { PASSES } from '@/editor/passes/passes'
 import { chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
@@ -52,19 +53,12 @@ function nodeActions(workbench: Workbench): Action[] {
 	)
 }
 
-const KINDS = [
-	{ kind: 'corner', keys: 'C' },
-	{ kind: 'smooth', keys: 'S' },
-	{ kind: 'symmetric', keys: 'Y' },
-	{ kind: 'cusp', keys: 'X' },
-] as const
-
 function kindActions({ open }: Workbench): Action[] {
 	const { nodes } = open.getState().selection
-	return KINDS.map(({ kind, keys }) => ({
+	return NODE_KINDS.map((kind) => ({
 		group: 'Nodes',
 		name: `Make ${kind}`,
-		keys,
+		keys: keyOf(kind),
 		needs: nodes.size > 0 ? undefined : 'nodes',
 		run: () => open.apply(`Make ${kind}`, (sheet) => setKind(sheet, nodes, kind)),
 	}))

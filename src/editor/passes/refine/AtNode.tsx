@@ -29,10 +29,16 @@ const LIKELY = 2
 export function AtNode() {
 	const [over, setOver] = useState(false)
 	const id = useRested(over)
-	const sheet = useSheet()
-	const place = id === null ? undefined : findNode(sheet, id)
+	return id === null ? null : <Strip id={id} onOver={setOver} />
+}
+
+/** Only while it shows does it follow the sheet: a drag draws nothing of it. */
+function Strip({ id, onOver }: { id: string; onOver: (over: boolean) => void }) {
+	const place = findNode(useSheet(), id)
 	const view = useDesk((state) => state.view)
 	const size = useDesk((state) => state.size)
+	// What goes away under the pointer is left by it without a word.
+	useEffect(() => () => onOver(false), [onOver])
 	if (!place) return null
 	const [x, y] = toScreen(view, place.node.at)
 	const beside = (at: number, room: number, whole: number) =>
@@ -42,8 +48,8 @@ export function AtNode() {
 			role="toolbar"
 			aria-label="Likely next"
 			variant="outlined"
-			onPointerEnter={() => setOver(true)}
-			onPointerLeave={() => setOver(false)}
+			onPointerEnter={() => onOver(true)}
+			onPointerLeave={() => onOver(false)}
 			sx={{
 				position: 'absolute',
 				left: Math.max(0, beside(x, SIZE.width, size.width)),

@@ -1,4 +1,4 @@
-import type { HandleSide, NodePlace, Sheet } from '@/core'
+import { type HandleSide, NODE_KINDS, type NodePlace, type Sheet } from '@/core'
 import type { Hit } from '@/editor/bench/hitTest'
 import { heldKey, isKind, keyOf, type PressHold } from '@/editor/bench/holds'
 import { stopAt } from '@/editor/bench/walk'
@@ -6,7 +6,7 @@ import type { Held } from './held'
 
 /** What Nodes says in the hint line. */
 
-const KIND_KEYS = (['corner', 'smooth', 'symmetric', 'cusp'] as const).map(keyOf).join(' ')
+const KIND_KEYS = NODE_KINDS.map(keyOf).join(' ')
 
 /** While a key is held: what a press would do here. */
 export function holdHint(hold: PressHold, hover: Hit | null): string {
