@@ -1,8 +1,17 @@
 import { readFileSync } from 'node:fs'
 import sharp from 'sharp'
 import { readSvg } from '../src/core/drawings'
-import { type Contour, deviation, fitPolyline, type Point } from '../src/core/index'
+import {
+	type Contour,
+	fitPolyline,
+	flattenContour,
+	offset,
+	type Pixels,
+	type Point,
+} from '../src/core/index'
 import { edgeDeviation, edgeField, fitToEdges, followEdge, snapToEdge } from '../src/core/pictures'
+import { type FontName, glyphOutlines } from './glyphs'
+import { GROUNDS, photograph, placed } from './shapePhotos'
 
 /**
  * What the core reads from photos, against the studio's truth: how true edges lie, are followed, are
@@ -50,78 +59,212 @@ const asContour = (points: readonly Point[], closed: boolean): Contour => ({
 	nodes: points.map((at, k) => ({ id: String(k), at, kind: 'corner' })),
 })
 
-function nearestTo(ring: readonly Point[]): (p: Point) => number {
-	return (p) =>
-		ring.reduce((least, a, i) => {
-			const b = ring[(i + 1) % ring.length] ?? a
+/** Segments are kept by the squares of so many px that they touch. */
+const CELL_PX = 24
+
+/** The distance of a place from the nearest of closed rings, px. */
+function nearestTo(rings: readonly (readonly Point[])[]): (p: Point) => number {
+	const cells = new Map<string, [Point, Point][]>()
+	const cell = (v: number) => Math.floor(v / CELL_PX)
+	const all = rings.flatMap((ring) =>
+		ring.map((a, i): [Point, Point] => [a, ring[(i + 1) % ring.length] ?? a]),
+	)
+	for (const one of all) {
+		const [[ax, ay], [bx, by]] = one
+		for (let i = cell(Math.min(ax, bx)) - 1; i <= cell(Math.max(ax, bx)) + 1; i++)
+			for (let j = cell(Math.min(ay, by)) - 1; j <= cell(Math.max(ay, by)) + 1; j++) {
+				const key = `${i},${j}`
+				const kept = cells.get(key)
+				if (kept) kept.push(one)
+				else cells.set(key, [one])
+			}
+	}
+	return (p) => {
+		let least = Number.POSITIVE_INFINITY
+		for (const [a, b] of cells.get(`${cell(p[0])},${cell(p[1])}`) ?? all) {
 			const [dx, dy] = [b[0] - a[0], b[1] - a[1]]
 			const d2 = dx * dx + dy * dy || 1
 			const t = Math.max(0, Math.min(1, ((p[0] - a[0]) * dx + (p[1] - a[1]) * dy) / d2))
-			return Math.min(least, Math.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy))
-		}, Number.POSITIVE_INFINITY)
+			least = Math.min(least, Math.hypot(p[0] - a[0] - t * dx, p[1] - a[1] - t * dy))
+		}
+		return least
+	}
 }
 
 const pairs = (flat: Float64Array): Point[] =>
 	Array.from({ length: flat.length / 2 }, (_, i) => [flat[2 * i] ?? 0, flat[2 * i + 1] ?? 0])
 
-function shifted(contour: Contour, [dx, dy]: Point): Contour {
-	const go = (p: Point): Point => [p[0] + dx, p[1] + dy]
+function shifted(contour: Contour, by: (k: number) => Point): Contour {
 	return {
 		...contour,
-		nodes: contour.nodes.map((node) => ({
-			...node,
-			at: go(node.at),
-			...(node.in && { in: go(node.in) }),
-			...(node.out && { out: go(node.out) }),
-		})),
+		nodes: contour.nodes.map((node, k) => {
+			const [dx, dy] = by(k)
+			const go = (p: Point): Point => [p[0] + dx, p[1] + dy]
+			return {
+				...node,
+				at: go(node.at),
+				...(node.in && { in: go(node.in) }),
+				...(node.out && { out: go(node.out) }),
+			}
+		}),
 	}
 }
 
-console.log(
-	'| photo | ground | field, ms a MP | snapped, median px | followed, p95 px | ms a run, p95 | fitted from 3 px off, p95 px | measured, median off, px | nine of ten, px | covered |',
-)
-console.log('| - | - | -: | -: | -: | -: | -: | -: | -: | -: |')
-for (const [id, ground] of SUBJECTS) {
-	const photo = await photoOf(id)
-	edgeField(photo)
+interface Figures {
+	readonly field: number
+	readonly snaps: number[]
+	readonly strays: number[]
+	readonly runs: number[]
+	readonly fits: number[][]
+	readonly unsure: number
+	readonly measured: number[]
+	readonly covered: number
+}
+
+/** Ways in which outlines are put off: all the same way, or every node its own. */
+const WAYS: readonly ((contour: Contour) => Contour)[] = [
+	(contour) => shifted(contour, () => [OFF_PX, 0]),
+	(contour) => shifted(contour, () => [-0.7 * OFF_PX, 0.7 * OFF_PX]),
+	(contour) => shifted(contour, (k) => [OFF_PX * Math.cos(k * 2.4), OFF_PX * Math.sin(k * 2.4)]),
+]
+/** And before they are measured: out by this, and in by this, px. */
+const MEASURED_PX = [2, -2]
+
+function figuresOf(
+	photo: Pixels,
+	rings: readonly Point[][],
+	outlines: readonly Contour[],
+): Figures {
 	let began = performance.now()
 	const field = edgeField(photo)
-	const perMegapixel = (performance.now() - began) / ((photo.width * photo.height) / 1e6)
-	const { ring, outline } = truthOf(id)
-	const off = nearestTo(ring)
-	const step = Math.max(1, Math.round(ring.length / 400))
-	const snaps = ring
+	const spent = performance.now() - began
+	const off = nearestTo(rings)
+	const points = rings.flat()
+	const step = Math.max(1, Math.round(points.length / 400))
+	const snaps = points
 		.filter((_, i) => i % step === 0)
 		.flatMap((p) => snapToEdge(field, [p[0] + 1.1, p[1] - 0.7], { reach: 4 }) ?? [])
 		.map(({ at }) => off(at))
-	const pins = pinsOn(ring)
 	const runs: number[] = []
 	const strays: number[] = []
-	for (const [k, [p, q]] of pins.entries()) {
-		const [a, b] = [beside(p, k), beside(q, k + 1)]
-		began = performance.now()
-		const path = followEdge(field, a, b)
-		runs.push(performance.now() - began)
-		for (const [i, point] of pairs(path).entries()) if (i % 3 === 0) strays.push(off(point))
-	}
-	const fits = (
-		[
-			[OFF_PX, 0],
-			[0, -OFF_PX],
-			[-2, 2.2],
-		] as const
-	).map((by) => {
-		const { contours } = fitToEdges([shifted(outline, by)], field)
-		return deviation([asContour(ring, true)], contours).p95
+	for (const ring of rings)
+		for (const [k, [p, q]] of pinsOn(ring).entries()) {
+			const [a, b] = [beside(p, k), beside(q, k + 1)]
+			began = performance.now()
+			const path = followEdge(field, a, b)
+			runs.push(performance.now() - began)
+			for (const [i, point] of pairs(path).entries()) if (i % 3 === 0) strays.push(off(point))
+		}
+	const truth = rings.map((ring) => asContour(ring, true))
+	let unsure = 0
+	const fits = WAYS.map((way) => {
+		const fitted = fitToEdges(outlines.map(way), field)
+		unsure += fitted.unsure
+		return [...distancesTo(truth, fitted.contours)]
 	})
-	const { offset, covered } = edgeDeviation([outline], field)
-	const known = [...offset].filter((v) => !Number.isNaN(v))
-	console.log(
-		`| ${id} | ${ground} | ${perMegapixel.toFixed(0)} | ${percentile(snaps, 0.5).toFixed(3)} | ` +
-			`${percentile(strays, 0.95).toFixed(2)} | ${percentile(runs, 0.95).toFixed(1)} | ` +
-			`${fits.map((v) => v.toFixed(2)).join(', ')} | ${Math.abs(percentile(known, 0.5)).toFixed(3)} | ` +
-			`${percentile(known.map(Math.abs), 0.9).toFixed(2)} | ${(100 * covered).toFixed(0)} % |`,
+	const measured: number[] = []
+	let covered = 0
+	for (const by of MEASURED_PX) {
+		const profile = edgeDeviation(outsets(rings, by), field)
+		covered += profile.covered / MEASURED_PX.length
+		for (const v of profile.offset) if (!Number.isNaN(v)) measured.push(v - by)
+	}
+	const field1 = spent / ((photo.width * photo.height) / 1e6)
+	return { field: field1, snaps, strays, runs, fits, unsure, measured, covered }
+}
+
+function distancesTo(truth: readonly Contour[], fitted: readonly Contour[]): number[] {
+	return fitted.flatMap((contour, k) => {
+		const off = nearestTo([flattenContour(truth[k] as Contour, 0.05)])
+		return flattenContour(contour, 0.05).flatMap((p, i, all) => {
+			const q = all[(i + 1) % all.length] ?? p
+			const n = Math.max(1, Math.round(Math.hypot(q[0] - p[0], q[1] - p[1]) / 2))
+			return Array.from({ length: n }, (_, m) =>
+				off([p[0] + (m / n) * (q[0] - p[0]), p[1] + (m / n) * (q[1] - p[1])]),
+			)
+		})
+	})
+}
+
+/** Rings so far further out of what they enclose together, px. */
+function outsets(rings: readonly Point[][], by: number): Contour[] {
+	return offset(
+		rings.map((ring) => asContour(ring, true)),
+		by,
 	)
+}
+
+console.log(
+	'| photo | ground | field, ms a MP | snapped, median px | followed, p95 px | ms a run, p95 | fitted from 3 px off, p95 px | unsure | measured, median off, px | nine of ten, px | covered |',
+)
+console.log('| - | - | -: | -: | -: | -: | -: | -: | -: | -: | -: |')
+function print(name: string, ground: string, all: readonly Figures[]) {
+	const joined = (of: (one: Figures) => number[]) => all.flatMap(of)
+	const mean = (of: (one: Figures) => number) =>
+		all.reduce((sum, one) => sum + of(one), 0) / all.length
+	const measured = joined((one) => one.measured)
+	console.log(
+		`| ${name} | ${ground} | ${mean((one) => one.field).toFixed(0)} | ${percentile(
+			joined((one) => one.snaps),
+			0.5,
+		).toFixed(3)} | ` +
+			`${percentile(
+				joined((one) => one.strays),
+				0.95,
+			).toFixed(2)} | ${percentile(
+				joined((one) => one.runs),
+				0.95,
+			).toFixed(1)} | ` +
+			`${WAYS.map((_, k) =>
+				percentile(
+					joined((one) => one.fits[k] ?? []),
+					0.95,
+				).toFixed(2),
+			).join(', ')} | ${all.reduce((s, one) => s + one.unsure, 0)} | ` +
+			`${percentile([...measured], 0.5).toFixed(3)} | ` +
+			`${percentile(measured.map(Math.abs), 0.9).toFixed(2)} | ${(100 * mean((one) => one.covered)).toFixed(0)} % |`,
+	)
+}
+
+/** Only these photos and grounds, if any are named. */
+const ONLY = process.argv.slice(2)
+const wanted = (name: string) => ONLY.length === 0 || ONLY.includes(name)
+
+for (const [id, ground] of SUBJECTS.filter(([name]) => wanted(name))) {
+	const { ring, outline } = truthOf(id)
+	print(id, ground, [figuresOf(await photoOf(id), [ring], [outline])])
+}
+const SHAPES: readonly (readonly [FontName, string])[] = [
+	['serif', 'g'],
+	['italic', 'k'],
+	['black', 'B'],
+	['sans', 'S'],
+]
+for (const [name, grounds] of Object.entries(GROUNDS).filter(([name]) => wanted(name))) {
+	const all: Figures[] = []
+	let seed = 3
+	for (const [font, character] of SHAPES)
+		for (const ground of grounds) {
+			seed++
+			const shape = placed(glyphOutlines(font, character), 0.62, [150.3, 452.7])
+			const photo = await photograph(shape, ground, {
+				width: 620,
+				height: 640,
+				blur: [0.7, 1, 1.5][seed % 3] ?? 1,
+				grain: 3,
+				quality: [92, 80][seed % 2] ?? 85,
+				inLight: false,
+				seed,
+			})
+			all.push(
+				figuresOf(
+					photo,
+					shape.map((one) => flattenContour(one, 0.02)),
+					shape,
+				),
+			)
+		}
+	print('letters', name, all)
 }
 
 /** Pairs of places along a ring, about so far apart. */

@@ -4,7 +4,7 @@ import { ringWinding } from '../../geometry/polygon'
 import { flattenContour, segmentCubic, segments } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import type { EdgeField } from './edgeField'
-import { type Crossed, edgesAlong, leastLog } from './edgesAlong'
+import { type Crossed, edgesAlong } from './edgesAlong'
 
 /** How outlines lie against a photo's edges, sample by sample along them. */
 export interface EdgeProfile {
@@ -143,6 +143,9 @@ const FAR = 1.4
 /** … a px of change from sample to sample; another side dark; an edge where there was none before. */
 const JUMP = 0.9
 const TURNED = 2.5
+/** What it costs that neither side stays as bright as it was, by so many levels. */
+const OTHER_SIDES = 1
+const MUCH = 40
 const BREAK = 0.7
 /** Octaves above what counts at all at which an edge is quite sure. */
 const QUITE_SURE = 2.5
@@ -161,14 +164,13 @@ function withEdges(
 	reach: number,
 	closed: boolean,
 ): EdgeSample[] {
-	const least = leastLog(field)
 	const states = samples.map(({ at, outward }): State[] => {
 		const found = edgesAlong(field, at[0], at[1], outward[0], outward[1], -reach, reach)
 		const best = found.sort((a, b) => b.log - a.log).slice(0, MOST)
 		return [
 			{ edge: null, worth: -NONE, cost: 0, from: -1 },
 			...best.map((edge): State => {
-				const worth = Math.min(QUITE_SURE, edge.log - least) - FAR * (edge.t / reach) ** 2
+				const worth = Math.min(QUITE_SURE, edge.clear) - FAR * (edge.t / reach) ** 2
 				return { edge, worth, cost: 0, from: -1 }
 			}),
 		]
@@ -200,7 +202,7 @@ function withEdges(
 	const last = chosen.slice(order.length - samples.length)
 	return samples.map((sample, i) => {
 		const edge = last[i] ?? null
-		const confidence = edge ? Math.max(0, Math.min(1, (edge.log - least) / QUITE_SURE)) : 0
+		const confidence = edge ? Math.max(0, Math.min(1, edge.clear / QUITE_SURE)) : 0
 		const sure = edge !== null && confidence >= SURE
 		return { ...sample, edge: sure ? edge.t : Number.NaN, confidence }
 	})
@@ -209,7 +211,12 @@ function withEdges(
 function change(a: Crossed | null, b: Crossed | null): number {
 	if (!a && !b) return 0
 	if (!a || !b) return BREAK
-	return JUMP * Math.min(4, Math.abs(a.t - b.t)) + (a.lighter === b.lighter ? 0 : TURNED)
+	const sides = Math.min(Math.abs(a.before - b.before), Math.abs(a.after - b.after))
+	return (
+		JUMP * Math.min(4, Math.abs(a.t - b.t)) +
+		OTHER_SIDES * Math.min(1, sides / MUCH) +
+		(a.lighter === b.lighter ? 0 : TURNED)
+	)
 }
 
 function cheapestOf(states: readonly State[]): number {

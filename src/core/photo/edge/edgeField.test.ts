@@ -9,6 +9,7 @@ import {
 	logAt,
 	logBetween,
 	makeTile,
+	noiseAt,
 	tileGround,
 } from './edgeField'
 
@@ -66,7 +67,7 @@ describe('the edge field', () => {
 				[w + 9, -3],
 			] as const)
 				expect(2 ** logAt(field, x, y)).toBeLessThan(0.1)
-			expect(field.noise).toBeLessThan(0.1)
+			expect(2 ** noiseAt(field, w - 1, h - 1)).toBeLessThan(0.1)
 		}
 	})
 

@@ -3,8 +3,8 @@ import type { Pixels } from '../pixels'
 import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 
 /**
- * A photo's edges: at the centre of each pixel how strongly it changes and which way, three bytes a
- * pixel, in tiles that are made when they are wanted.
+ * A photo's edges: at the centre of each pixel how strongly it changes and which way, and how bright it
+ * is; four bytes a pixel, in tiles that are made when they are wanted.
  *
  * Pixel (i, j) covers [i, i + 1] × [j, j + 1]; what is kept of it holds for (i + ½, j + ½). Strength is
  * kept as its logarithm: across a blurred step that is a parabola, whose top is the edge's place.
@@ -12,8 +12,6 @@ import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 export interface EdgeField {
 	readonly width: number
 	readonly height: number
-	/** The strength that grain alone has, levels per px: the median over what was made so far. */
-	noise: number
 	/** Tiles in a row. */
 	readonly columns: number
 	readonly tiles: (EdgeTile | undefined)[]
@@ -25,12 +23,20 @@ export interface EdgeTile {
 	readonly log: Uint16Array
 	/** The direction of the steepest change from dark to light, in 256ths of a turn clockwise from +x. */
 	readonly direction: Uint8Array
+	/** Brightness, levels. */
+	readonly level: Uint8Array
+	/** log₂ of the strength that grain and texture alone have, by blocks of `BLOCK_PX`, row by row. */
+	readonly noise: Float32Array
 }
 
 export const TILE_SHIFT = 8
 /** The side of a tile, px. */
 export const TILE_PX = 1 << TILE_SHIFT
 const MASK = TILE_PX - 1
+const BLOCK_SHIFT = 5
+/** The side of a block of pixels that have their grain in common, px. */
+const BLOCK_PX = 1 << BLOCK_SHIFT
+const BLOCKS = TILE_PX / BLOCK_PX
 
 /**
  * The edges of a photo, by first derivatives of a Gaussian-like smoothing (σ 1.3 px, binomial) of
@@ -46,7 +52,7 @@ export function edgeField(photo: Pixels): EdgeField {
 export function emptyField(width: number, height: number): EdgeField {
 	const columns = Math.max(1, Math.ceil(width / TILE_PX))
 	const rows = Math.max(1, Math.ceil(height / TILE_PX))
-	return { width, height, noise: 0, columns, tiles: new Array(columns * rows).fill(undefined) }
+	return { width, height, columns, tiles: new Array(columns * rows).fill(undefined) }
 }
 
 /** The part of a photo that a tile is made from: its own pixels and as many round them as derivatives reach. */
@@ -80,24 +86,50 @@ export function makeTile(
 	const height = Math.min(TILE_PX, field.height - top)
 	const log = new Uint16Array(TILE_PX * TILE_PX)
 	const direction = new Uint8Array(TILE_PX * TILE_PX)
+	const level = new Uint8Array(TILE_PX * TILE_PX)
 	gradients(pixels, left - origin.x, top - origin.y, width, height, {
 		stride: TILE_PX,
 		log,
 		direction,
+		level,
 	})
-	field.tiles[tile] = { log, direction }
-	field.noise = field.noise || noiseOf(log, width, height)
+	field.tiles[tile] = { log, direction, level, noise: noiseOf(log, width, height) }
 }
 
-/** Of every so many pixels one is looked at. */
-const LOOKED_AT = 7
+/** The share of a block's pixels that an edge through it leaves alone. */
+const ALONE = 0.3
 
-function noiseOf(log: Uint16Array, width: number, height: number): number {
-	const seen: number[] = []
-	for (let k = 0; k < width * height; k += LOOKED_AT)
-		seen.push(at(log, (Math.floor(k / width) << TILE_SHIFT) | (k % width)))
-	seen.sort((a, b) => a - b)
-	return 2 ** ((seen[seen.length >> 1] ?? 0) / LOG_STEPS + LEAST_LOG)
+function noiseOf(log: Uint16Array, width: number, height: number): Float32Array {
+	const noise = new Float32Array(BLOCKS * BLOCKS)
+	for (let block = 0; block < noise.length; block++) {
+		const x0 = (block % BLOCKS) * BLOCK_PX
+		const y0 = Math.floor(block / BLOCKS) * BLOCK_PX
+		const seen: number[] = []
+		// Every third pixel of every second row: neighbours have their smoothing in common.
+		for (let y = y0; y < Math.min(height, y0 + BLOCK_PX); y += 2)
+			for (let x = x0; x < Math.min(width, x0 + BLOCK_PX); x += 3)
+				seen.push(at(log, (y << TILE_SHIFT) | x))
+		seen.sort((a, b) => a - b)
+		noise[block] = (seen[Math.floor(ALONE * seen.length)] ?? 0) / LOG_STEPS + LEAST_LOG
+	}
+	return noise
+}
+
+/** log₂ of the strength that grain and texture alone have round a place. */
+export function noiseAt({ width, height, columns, tiles }: EdgeField, px: number, py: number) {
+	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)
+	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
+	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
+	if (!tile) return 0
+	return at(tile.noise, ((y & MASK) >> BLOCK_SHIFT) * BLOCKS + ((x & MASK) >> BLOCK_SHIFT))
+}
+
+/** Brightness at a place, levels: that of the pixel it lies in. */
+export function levelAt({ width, height, columns, tiles }: EdgeField, px: number, py: number) {
+	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)
+	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
+	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
+	return tile ? byteAt(tile.level, ((y & MASK) << TILE_SHIFT) | (x & MASK)) : 0
 }
 
 /** log₂ of the strength at the centre of a pixel; at the photo's border and beyond it that of the last pixel. */

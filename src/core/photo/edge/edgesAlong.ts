@@ -1,4 +1,4 @@
-import { directionAt, type EdgeField, logBetween } from './edgeField'
+import { directionAt, type EdgeField, levelAt, logAt, logBetween, noiseAt } from './edgeField'
 
 /** An edge that a line crosses. */
 export interface Crossed {
@@ -8,6 +8,11 @@ export interface Crossed {
 	readonly log: number
 	/** Whether it is lighter further along the line: +1, else −1. */
 	readonly lighter: 1 | -1
+	/** Octaves by which it stands out from what counts at all. */
+	readonly clear: number
+	/** Brightness a little before it and a little after it, levels. */
+	readonly before: number
+	readonly after: number
 }
 
 /** Places at which strength is looked at, px apart. */
@@ -15,13 +20,15 @@ const STEP_PX = 0.5
 /** An edge that a line crosses more obliquely is not the one it asks for, as a cosine. */
 const SQUARE = 0.7
 /** Strength that says something stands out so far from grain, in octaves. */
-const OVER_NOISE = 1.6
+const OVER_NOISE = 1.4
 /** Weaker changes than this are nothing to see, log₂ of levels per px. */
 const LEAST_LOG = -0.5
+/** Sides are looked at so far from the edge, px. */
+const SIDE_PX = 2.5
 
-/** The log₂ of the strength from which on something is an edge. */
-export function leastLog({ noise }: EdgeField): number {
-	return Math.max(LEAST_LOG, Math.log2(noise || 1e-3) + OVER_NOISE)
+/** The log₂ of the strength from which on something is an edge, at a place. */
+export function leastLog(field: EdgeField, x: number, y: number): number {
+	return Math.max(LEAST_LOG, noiseAt(field, x, y) + OVER_NOISE)
 }
 
 /**
@@ -40,15 +47,16 @@ export function edgesAlong(
 	from: number,
 	to: number,
 ): Crossed[] {
-	const least = leastLog(field)
 	const log = (t: number) => logBetween(field, x + t * nx, y + t * ny)
+	const rough = (t: number) => logLinear(field, x + t * nx, y + t * ny)
 	const found: Crossed[] = []
-	let before = log(from - STEP_PX)
-	let now = log(from)
+	let before = rough(from - STEP_PX)
+	let now = rough(from)
 	for (let t = from; t <= to + 1e-9; t += STEP_PX) {
-		const after = log(t + STEP_PX)
-		if (now >= least && now > before && now >= after) {
-			const edge = refined(t)
+		const after = rough(t + STEP_PX)
+		if (now > before && now >= after) {
+			const least = leastLog(field, x + t * nx, y + t * ny)
+			const edge = now >= least ? refined(t, least) : null
 			if (edge && Math.abs(edge.t - t) <= 1) found.push(edge)
 		}
 		before = now
@@ -56,7 +64,7 @@ export function edgesAlong(
 	}
 	return found
 
-	function refined(t: number): Crossed | null {
+	function refined(t: number, least: number): Crossed | null {
 		const [a, b, c] = [log(t - 1), log(t), log(t + 1)]
 		const bend = a - 2 * b + c
 		const top = bend < 0 ? t + (0.5 * (a - c)) / bend : t
@@ -65,6 +73,25 @@ export function edgesAlong(
 		const angle = directionAt(field, Math.floor(px), Math.floor(py))
 		const along = Math.cos(angle) * nx + Math.sin(angle) * ny
 		if (Math.abs(along) < SQUARE) return null
-		return { t: top, log: log(top), lighter: along > 0 ? 1 : -1 }
+		const strength = log(top)
+		return {
+			t: top,
+			log: strength,
+			lighter: along > 0 ? 1 : -1,
+			clear: strength - least,
+			before: levelAt(field, px - SIDE_PX * nx, py - SIDE_PX * ny),
+			after: levelAt(field, px + SIDE_PX * nx, py + SIDE_PX * ny),
+		}
 	}
+}
+
+/** log₂ of the strength anywhere, linearly between pixel centres. */
+function logLinear(field: EdgeField, px: number, py: number): number {
+	const i = Math.floor(px - 0.5)
+	const j = Math.floor(py - 0.5)
+	const fx = px - 0.5 - i
+	const fy = py - 0.5 - j
+	const top = logAt(field, i, j) * (1 - fx) + logAt(field, i + 1, j) * fx
+	const bottom = logAt(field, i, j + 1) * (1 - fx) + logAt(field, i + 1, j + 1) * fx
+	return top * (1 - fy) + bottom * fy
 }

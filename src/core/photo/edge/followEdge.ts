@@ -1,24 +1,32 @@
+import { at, byteAt, item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
-import { directionAt, type EdgeField, logAt } from './edgeField'
+import { directionAt, type EdgeField, levelAt, logAt } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
-import { onEdge, snapToEdge } from './snapToEdge'
+import { type EdgePlace, onEdge, snapToEdge } from './snapToEdge'
 
 export interface FollowOptions {
 	/** How far the edge may be from either end, px; 8 unless said otherwise. */
 	readonly reach?: number
-	/** Whether what is lighter lies to the right of the way; as it is at the start unless said otherwise. */
-	readonly lighterRight?: boolean
+	/** Octaves by which the edge must stand out to be followed at all, beyond what counts as one; 0 unless said otherwise. */
+	readonly clear?: number
+	/** The stretch that was accepted before, x0, y0, x1, y1 …: what lies on either side is to stay as it was there. */
+	readonly before?: Float64Array
 }
 
 const REACH_PX = 8
 /** What a px along an edge that stands out costs, … */
 const ON_EDGE = 6
 /** … a px beside all edges, … */
-const OFF_EDGE = 30
-/** … and more for an edge of which the wrong side is light. */
-const WRONG_SIDE = 24
-/** Octaves above what counts at all at which an edge is as good as any. */
+const OFF_EDGE = 20
+/** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
+const WRONG_SIDE = 16
+const OTHER_SIDES = 14
+/** Octaves below what counts as an edge at which a change is still better than nothing, … */
+const FAINT = 1
+/** … and octaves above that at which an edge is as good as any. */
 const PLAIN = 2.5
+/** A way that is dearer than the best by this share is good enough: it is found much sooner. */
+const HASTE = 1.3
 /** The window reaches so far beyond the ends, as a share of their distance, and at least so far, px. */
 const MARGIN = 0.35
 const LEAST_MARGIN_PX = 24
@@ -28,31 +36,80 @@ const MOST_WINDOW = 4_000_000
 const STRAIGHT_STEP = 5
 const DIAGONAL_STEP = 7
 
+/** What is known of the edge that is followed. */
+interface Like {
+	/** Whether what is lighter lies to the right of the way. */
+	readonly lighterRight?: boolean | undefined
+	/** Brightness on its darker and its lighter side where it was sure, levels. */
+	readonly sides: readonly (readonly [dark: number, light: number])[]
+}
+
 /**
  * The path along an edge from one place to another by live-wire search (Mortensen & Barrett, 1995):
- * shortest paths with a bucket queue over a window about both, towards the goal; then each pixel of it moved to the edge's own
- * place. Where no edge is, it goes straight.
+ * shortest paths with a bucket queue over a window about both, towards the goal; then each pixel of it
+ * moved to the edge's own place. Where no edge is, it goes straight.
  * @returns x0, y0, x1, y1 …, px, from the edge near `from` to the edge near `to`
  */
 export function followEdge(
 	field: EdgeField,
 	from: Point,
 	to: Point,
-	{ reach = REACH_PX, lighterRight }: FollowOptions = {},
+	{ reach = REACH_PX, clear = 0, before }: FollowOptions = {},
 ): Float64Array {
 	const start = snapToEdge(field, from, { reach })
 	const end = snapToEdge(field, to, { reach })
 	const [a, b] = [start?.at ?? from, end?.at ?? to]
-	const heads = start && (b[0] - a[0]) * start.tangent[0] + (b[1] - a[1]) * start.tangent[1]
-	// An edge that is left squarely says nothing of the side.
-	const plain = heads !== undefined && Math.abs(heads) > 0.3 * distance(a, b)
-	const side = lighterRight ?? (plain ? heads > 0 : undefined)
-	const pixels = search(field, a, b, side)
-	return refinedPath(field, a, b, pixels)
+	const known = before && learned(field, before)
+	const sides = [
+		...(known?.sides ?? []),
+		...(start ? [start.sides] : []),
+		...(end ? [end.sides] : []),
+	]
+	const lighterRight = known?.lighterRight ?? agreed(faces(start, a, b), faces(end, a, b))
+	const pixels = search(field, a, b, { lighterRight, sides }, clear)
+	return refinedPath(field, a, b, pixels, clear)
+}
+
+function agreed(one: boolean | undefined, other: boolean | undefined): boolean | undefined {
+	return one === undefined || other === undefined || one === other ? (one ?? other) : undefined
+}
+
+/** Whether what is lighter lies to the right of the way; an edge that is crossed squarely says nothing. */
+function faces(place: EdgePlace | undefined, a: Point, b: Point): boolean | undefined {
+	if (!place) return undefined
+	const along = (b[0] - a[0]) * place.tangent[0] + (b[1] - a[1]) * place.tangent[1]
+	return Math.abs(along) > 0.5 * distance(a, b) ? along > 0 : undefined
+}
+
+/** The last so many points of a stretch tell what the edge is like. */
+const LEARNED_FROM = 60
+
+function learned(field: EdgeField, path: Float64Array): Like {
+	const points = Array.from(
+		{ length: path.length / 2 },
+		(_, i): Point => [at(path, 2 * i), at(path, 2 * i + 1)],
+	).slice(-LEARNED_FROM)
+	let right = 0
+	const sides: [number, number][] = []
+	for (let i = 2; i + 2 < points.length; i += 4) {
+		const [p, q] = [item(points, i - 2), item(points, i + 2)]
+		const place = onEdge(field, item(points, i))
+		if (!place) continue
+		const along = (q[0] - p[0]) * place.tangent[0] + (q[1] - p[1]) * place.tangent[1]
+		right += Math.sign(along)
+		sides.push([...place.sides])
+	}
+	const median = (side: 0 | 1) =>
+		sides.map((one) => one[side]).sort((x, y) => x - y)[sides.length >> 1]
+	const [dark, light] = [median(0), median(1)]
+	return {
+		lighterRight: Math.abs(right) > sides.length / 2 ? right > 0 : undefined,
+		sides: dark === undefined || light === undefined ? [] : [[dark, light]],
+	}
 }
 
 /** The cheapest chain of pixels, from the one that holds `a` to the one that holds `b`. */
-function search(field: EdgeField, a: Point, b: Point, side: boolean | undefined): Point[] {
+function search(field: EdgeField, a: Point, b: Point, like: Like, clear: number): Point[] {
 	const inside = (v: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(v)))
 	const [ai, aj] = [inside(a[0], field.width), inside(a[1], field.height)]
 	const [bi, bj] = [inside(b[0], field.width), inside(b[1], field.height)]
@@ -62,38 +119,33 @@ function search(field: EdgeField, a: Point, b: Point, side: boolean | undefined)
 	const width = Math.min(field.width, Math.max(ai, bi) + margin + 1) - left
 	const height = Math.min(field.height, Math.max(aj, bj) + margin + 1) - top
 	if (width * height > MOST_WINDOW) return [a, b]
-	const least = leastLog(field)
-	const price = new Uint8Array(width * height)
-	const facing = new Uint8Array(width * height)
-	const known = new Uint8Array(width * height)
-	const cost = new Int32Array(width * height).fill(-1)
+	const prices = new Prices(field, left, top, width, height, like, clear)
+	const cost = new Int32Array(width * height).fill(UNSEEN)
 	const came = new Uint8Array(width * height)
 	const done = new Uint8Array(width * height)
-	const steps = STEPS.map(({ x, y, size }) => ({ by: y * width + x, x, y, size }))
+	const by = STEPS.map(({ x, y }) => y * width + x)
 	const begin = (aj - top) * width + ai - left
 	const goal = (bj - top) * width + bi - left
 	const first = ahead(ai - left, aj - top)
-	const queue = new Buckets((OFF_EDGE + WRONG_SIDE + ON_EDGE) * DIAGONAL_STEP + 1, first)
+	const queue = new Buckets(first)
 	cost[begin] = 0
 	queue.push(begin, first)
 	for (let k = queue.pop(); k >= 0; k = queue.pop()) {
-		if (done[k]) continue
+		if (byteAt(done, k)) continue
 		done[k] = 1
 		if (k === goal) break
-		const own = cost[k] ?? 0
+		const own = at(cost, k)
 		const x = k % width
 		const y = (k - x) / width
-		for (const [s, step] of steps.entries()) {
+		for (let s = 0; s < 8; s++) {
+			const step = item(STEPS, s)
 			const nx = x + step.x
 			const ny = y + step.y
 			if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue
-			const n = k + step.by
-			if (done[n]) continue
-			if (!known[n]) look(n, nx, ny)
-			const wrong = side !== undefined && isWrong(s, facing[n] ?? 0)
-			const next = own + ((price[n] ?? 0) + (wrong ? WRONG_SIDE * onIt(n) : 0)) * step.size
-			const before = cost[n] ?? -1
-			if (before >= 0 && before <= next) continue
+			const n = k + item(by, s)
+			if (byteAt(done, n)) continue
+			const next = own + prices.of(n, nx, ny, s) * step.size
+			if (at(cost, n) <= next) continue
 			cost[n] = next
 			came[n] = s
 			queue.push(n, next + ahead(nx, ny))
@@ -101,55 +153,106 @@ function search(field: EdgeField, a: Point, b: Point, side: boolean | undefined)
 	}
 	const path: Point[] = []
 	for (let k = goal; ; ) {
-		path.unshift([left + (k % width) + 0.5, top + Math.floor(k / width) + 0.5])
+		path.push([left + (k % width) + 0.5, top + Math.floor(k / width) + 0.5])
 		if (k === begin) break
-		k -= steps[came[k] ?? 0]?.by ?? 0
+		k -= item(by, byteAt(came, k))
 	}
-	return path
+	return path.reverse()
 
-	/** The least that the way on to the goal can cost: so the search goes towards it. */
+	/** What the way on to the goal is thought to cost: so the search goes towards it. */
 	function ahead(x: number, y: number): number {
 		const dx = Math.abs(left + x - bi)
 		const dy = Math.abs(top + y - bj)
 		const least =
 			STRAIGHT_STEP * Math.max(dx, dy) + (DIAGONAL_STEP - STRAIGHT_STEP) * Math.min(dx, dy)
-		return ON_EDGE * least
+		return Math.round(HASTE * ON_EDGE * least)
+	}
+}
+
+const UNSEEN = 2 ** 31 - 1
+
+/** What it costs to step onto the pixels of a window, looked up as they are wanted. */
+class Prices {
+	private readonly price: Uint8Array
+	/** What more it costs to go along the edge with the wrong side light. */
+	private readonly onIt: Uint8Array
+	/** The direction from dark to light, in 64ths of a turn, and one; 0: not looked at yet. */
+	private readonly facing: Uint8Array
+
+	constructor(
+		private readonly field: EdgeField,
+		private readonly left: number,
+		private readonly top: number,
+		width: number,
+		height: number,
+		private readonly like: Like,
+		private readonly clear: number,
+	) {
+		this.price = new Uint8Array(width * height)
+		this.onIt = new Uint8Array(width * height)
+		this.facing = new Uint8Array(width * height)
 	}
 
-	function look(n: number, x: number, y: number) {
-		known[n] = 1
-		const [i, j] = [left + x, top + y]
-		const log = logAt(field, i, j)
-		const eighths = directionAt(field, i, j) / (Math.PI / 4)
-		facing[n] = Math.round(8 * eighths) & 63
-		const strong = Math.max(0, Math.min(1, (log - least) / PLAIN))
-		price[n] = Math.round(OFF_EDGE - (OFF_EDGE - ON_EDGE) * strong * topness(i, j, log, eighths))
+	of(n: number, x: number, y: number, step: number): number {
+		if (byteAt(this.facing, n) === 0) this.look(n, x, y)
+		const price = byteAt(this.price, n)
+		const { lighterRight } = this.like
+		if (lighterRight === undefined) return price
+		// The gradient should be a quarter turn on from the step.
+		const off = (byteAt(this.facing, n) - 1 - ((step * 8 + 16) & 63) + 96) % 64
+		return Math.abs(off - 32) < 16 === lighterRight ? price : price + byteAt(this.onIt, n)
+	}
+
+	private look(n: number, x: number, y: number): void {
+		const [i, j] = [this.left + x, this.top + y]
+		const log = logAt(this.field, i, j)
+		const turn = directionAt(this.field, i, j)
+		const eighths = turn / (Math.PI / 4)
+		this.facing[n] = 1 + (Math.round(8 * eighths) & 63)
+		const above = (log - leastLog(this.field, i, j) - this.clear + FAINT) / PLAIN
+		if (above <= 0) {
+			this.price[n] = OFF_EDGE
+			return
+		}
+		const share = Math.min(1, above) * this.topness(i, j, log, eighths)
+		const other = share > 0 ? OTHER_SIDES * share * this.otherness(i + 0.5, j + 0.5, turn) : 0
+		this.price[n] = Math.round(OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other)
+		this.onIt[n] = Math.round(WRONG_SIDE * share)
 	}
 
 	/** How near a pixel is to the top of the edge that it is part of, 1 to 0: by its neighbours across it. */
-	function topness(i: number, j: number, log: number, eighths: number): number {
-		const { x, y } = STEPS[Math.round(eighths) & 7] ?? STEPS[0]
-		const before = logAt(field, i - x, j - y)
-		const after = logAt(field, i + x, j + y)
+	private topness(i: number, j: number, log: number, eighths: number): number {
+		const { x, y } = item(STEPS, Math.round(eighths) & 7)
+		const before = logAt(this.field, i - x, j - y)
+		const after = logAt(this.field, i + x, j + y)
 		const bend = before - 2 * log + after
 		if (bend >= 0) return 0
 		const off = Math.abs((0.5 * (before - after)) / bend)
 		return Math.max(0, Math.min(1, 1.6 - off))
 	}
 
-	/** How much a pixel is part of an edge, 0 to 1. */
-	function onIt(n: number): number {
-		return Math.round((OFF_EDGE - (price[n] ?? 0)) / (OFF_EDGE - ON_EDGE))
-	}
-
-	/** Whether a step has what is lighter on the other side: the gradient should be a quarter turn on from it. */
-	function isWrong(step: number, angle: number): boolean {
-		const right = (step * 8 + 16) & 63
-		const off = (angle - right + 96) % 64
-		const facesRight = Math.abs(off - 32) < 16
-		return facesRight !== side
+	/** How unlike what is known the brightness on either side is, 0 to 1. */
+	private otherness(x: number, y: number, turn: number): number {
+		const { sides } = this.like
+		if (sides.length === 0) return 0
+		const [dx, dy] = [SIDE_PX * Math.cos(turn), SIDE_PX * Math.sin(turn)]
+		const dark = levelAt(this.field, x - dx, y - dy)
+		const light = levelAt(this.field, x + dx, y + dy)
+		let least = 1
+		for (const [d, l] of sides) {
+			const much = Math.max(LEAST_CONTRAST, Math.abs(l - d))
+			const [one, other] = [Math.abs(dark - d) / much, Math.abs(light - l) / much]
+			// What is beside an object changes; the object itself changes less.
+			least = Math.min(least, 0.75 * Math.min(one, other) + 0.25 * Math.max(one, other))
+		}
+		return least
 	}
 }
+
+/** Sides are looked at so far from the edge, px. */
+const SIDE_PX = 2.5
+/** Differences in brightness are seen in proportion to that across the edge, and to this at least, levels. */
+const LEAST_CONTRAST = 24
 
 /** The eight ways on, clockwise on screen from +x. */
 const STEPS = [
@@ -163,33 +266,58 @@ const STEPS = [
 	{ x: 1, y: -1, size: DIAGONAL_STEP },
 ] as const
 
+/** More than costs in the queue differ by at any time; a power of two. */
+const SPAN = 1024
+
 /** A queue for costs that differ by less than so much at any time: a ring of stacks (Dial, 1969). */
 class Buckets {
-	private readonly stacks: number[][]
+	private readonly heads = new Int32Array(SPAN).fill(-1)
+	private entries = new Int32Array(4096)
+	private below = new Int32Array(4096)
+	private size = 0
+	private free = -1
 	private now: number
 	private count = 0
 
 	/** @param first the least cost there will be */
-	constructor(span: number, first: number) {
-		this.stacks = Array.from({ length: span }, () => [])
-		this.now = first % span
+	constructor(first: number) {
+		this.now = first
 	}
 
 	push(k: number, cost: number): void {
-		this.stacks[cost % this.stacks.length]?.push(k)
+		let entry = this.free
+		if (entry >= 0) this.free = at(this.below, entry)
+		else {
+			entry = this.size++
+			if (entry >= this.entries.length) this.grow()
+		}
+		// What is thought to be cheaper than what is looked at is next.
+		const bucket = Math.max(cost, this.now) & (SPAN - 1)
+		this.entries[entry] = k
+		this.below[entry] = at(this.heads, bucket)
+		this.heads[bucket] = entry
 		this.count++
 	}
 
+	/** The next in order of cost; −1 when there is none. */
 	pop(): number {
 		if (this.count === 0) return -1
-		for (;;) {
-			const k = this.stacks[this.now]?.pop()
-			if (k !== undefined) {
-				this.count--
-				return k
-			}
-			this.now = (this.now + 1) % this.stacks.length
-		}
+		while (at(this.heads, this.now & (SPAN - 1)) < 0) this.now++
+		const bucket = this.now & (SPAN - 1)
+		const entry = at(this.heads, bucket)
+		this.heads[bucket] = at(this.below, entry)
+		this.below[entry] = this.free
+		this.free = entry
+		this.count--
+		return at(this.entries, entry)
+	}
+
+	private grow(): void {
+		const [entries, below] = [new Int32Array(2 * this.size), new Int32Array(2 * this.size)]
+		entries.set(this.entries)
+		below.set(this.below)
+		this.entries = entries
+		this.below = below
 	}
 }
 
@@ -199,12 +327,18 @@ const ASIDE_PX = 1.6
 const GAP = 3
 
 /** Pixels moved to the edge's own places; stretches without one are straight. */
-function refinedPath(field: EdgeField, a: Point, b: Point, pixels: readonly Point[]): Float64Array {
-	const least = leastLog(field)
+function refinedPath(
+	field: EdgeField,
+	a: Point,
+	b: Point,
+	pixels: readonly Point[],
+	clear: number,
+): Float64Array {
 	const places = pixels.map((p, i): Point | null => {
 		if (i === 0) return a
 		if (i === pixels.length - 1) return b
-		if (logAt(field, Math.floor(p[0]), Math.floor(p[1])) < least) return null
+		const log = logAt(field, Math.floor(p[0]), Math.floor(p[1]))
+		if (log < leastLog(field, p[0], p[1]) + clear) return null
 		const place = onEdge(field, p) ?? besideWay(field, pixels, i)
 		return place && distance(place.at, p) <= ASIDE_PX ? place.at : null
 	})

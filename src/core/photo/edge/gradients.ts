@@ -21,6 +21,8 @@ export interface Kept {
 	readonly log: Uint16Array
 	/** The direction of the steepest change from dark to light, in 256ths of a turn clockwise from +x. */
 	readonly direction: Uint8Array
+	/** Brightness, smoothed, levels. */
+	readonly level: Uint8Array
 }
 
 export const LOG_STEPS = 4096
@@ -77,12 +79,28 @@ export function gradients(
 			const mixed = ax * ay + bx * by + cx * cy
 			// The greater eigenvalue of the tensor; the differences are over two px.
 			const squared = ((a + b + c) / 2 + Math.sqrt(half * half + mixed * mixed)) / 4
-			const log = Math.log2(squared) / 2 - LEAST_LOG
+			const log = log2(squared) / 2 - LEAST_LOG
 			into.log[to] = log > 0 ? log * LOG_STEPS + 0.5 : 0
+			into.level[to] = at(bright, k)
 			into.direction[to] =
 				a >= b && a >= c ? turnOf(ax, ay) : b >= c ? turnOf(bx, by) : turnOf(cx, cy)
 		}
 	}
+}
+
+/** log₂ of the mantissas of floats, by their first bits. */
+const MANTISSAS = 4096
+const LOGS = Float32Array.from({ length: MANTISSAS }, (_, i) =>
+	Math.log2(1 + (i + 0.5) / MANTISSAS),
+)
+const FLOAT = new Float32Array(1)
+const BITS = new Int32Array(FLOAT.buffer)
+
+/** log₂ to 2e-4, from the bits of the float that `value` is: several times as fast as Math.log2. */
+function log2(value: number): number {
+	FLOAT[0] = value
+	const bits = at(BITS, 0)
+	return (bits >>> 23) - 127 + at(LOGS, (bits >>> 11) & (MANTISSAS - 1))
 }
 
 /** The three channels of a row of pixels. */

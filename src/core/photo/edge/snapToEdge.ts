@@ -9,6 +9,8 @@ export interface EdgePlace {
 	readonly tangent: Point
 	/** Levels per px. */
 	readonly strength: number
+	/** Brightness on its darker and its lighter side, levels. */
+	readonly sides: readonly [dark: number, light: number]
 }
 
 export interface SnapOptions {
@@ -62,7 +64,6 @@ function liesToward(toward: Point | undefined, from: Point, place: Point): boole
 }
 
 function bestPixel(field: EdgeField, [x, y]: Point, reach: number, toward?: Point): Point | null {
-	const least = leastLog(field)
 	let best: Point | null = null
 	let most = Number.NEGATIVE_INFINITY
 	for (let j = Math.floor(y - reach); j <= y + reach; j++)
@@ -71,7 +72,7 @@ function bestPixel(field: EdgeField, [x, y]: Point, reach: number, toward?: Poin
 			const away = Math.hypot(dx, dy)
 			if (away > reach || i < 0 || j < 0 || i >= field.width || j >= field.height) continue
 			const log = logAt(field, i, j)
-			if (log < least) continue
+			if (log < leastLog(field, i, j)) continue
 			if (!liesToward(toward, [x, y], [i + 0.5, j + 0.5])) continue
 			const worth = log - FAR * (away / reach) ** 2
 			if (worth <= most) continue
@@ -90,5 +91,7 @@ export function onEdge(field: EdgeField, [x, y]: Point): EdgePlace | undefined {
 	)
 	if (!edge) return undefined
 	const at: Point = [x + edge.t * nx, y + edge.t * ny]
-	return { at, tangent: [ny, -nx], strength: 2 ** edge.log }
+	const sides =
+		edge.lighter > 0 ? ([edge.before, edge.after] as const) : ([edge.after, edge.before] as const)
+	return { at, tangent: [ny, -nx], strength: 2 ** edge.log, sides }
 }
