@@ -1,12 +1,22 @@
 /** The core's third face: what is computed from a photo's pixels, in workers. */
 
 export { chooseTone } from './photo/chooseTone'
+export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
 export { drawEdges } from './photo/edge/drawEdges'
 export { type EdgeProfile, edgeDeviation } from './photo/edge/edgeDeviation'
-export { type EdgeField, edgeField, emptyField, makeTile, tileGround } from './photo/edge/edgeField'
-export { type FittedToEdges, fitToEdges } from './photo/edge/fitToEdges'
-export { followEdge } from './photo/edge/followEdge'
-export { type EdgePlace, snapToEdge } from './photo/edge/snapToEdge'
+export {
+	type EdgeField,
+	type EdgeTile,
+	edgeField,
+	emptyField,
+	makeTile,
+	TILE_PX,
+	tileGround,
+} from './photo/edge/edgeField'
+export { type EdgesOnSheet, edgesOnSheet } from './photo/edge/edgesOnSheet'
+export { type FitToEdgesOptions, type FittedToEdges, fitToEdges } from './photo/edge/fitToEdges'
+export { type FollowOptions, followEdge } from './photo/edge/followEdge'
+export { type EdgePlace, type SnapOptions, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
 export { lineColour } from './photo/lineColour'
 export { measureLocalContrast } from './photo/localContrast'

@@ -3,6 +3,7 @@ import type { Library } from '@/store/library'
 import type { OpenSheet } from '@/store/openSheet'
 import type { ToolContext, ToolDef } from './bench/definitions'
 import { type Desk, type DeskState, goToPass, isTracing, toolInHand } from './bench/desk'
+import { createPhotoEdges, edgesSlice } from './bench/photoEdges'
 import { sheetAtRest } from './bench/sheetAtRest'
 import { createSlices } from './bench/slices'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './bench/tool'
@@ -19,6 +20,7 @@ function crossHint({ cross }: Pick<DeskState, 'cross'>): string {
 /** Sets the bench up for an open sheet. */
 export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): Workbench {
 	const slices = createSlices()
+	const edges = createPhotoEdges(open, desk, slices)
 	const bench: Bench = {
 		sheet: open.sheet,
 		apply: open.apply,
@@ -31,6 +33,7 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 			return holds.has('finely') ? NO_SNAPPING : snapping
 		},
 		straightOnly: () => desk.getState().straightOnly,
+		edges: () => edges,
 	}
 	const tools = new Map<ToolDef, Tool>()
 	const toolOf = (def: ToolDef): Tool => {
@@ -61,10 +64,15 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		const chosen = state.selection !== before.selection
 		if (moved || (framed && (chosen || now.pieces !== then.pieces))) refresh()
 	})
+	// Edges that were awaited under the pointer are there: the tool at hand may say so.
+	slices.of(edgesSlice).subscribe((state, before) => {
+		if (state.read !== before.read) refresh()
+	})
 	return {
 		open,
 		desk,
 		slices,
+		edges,
 		library,
 		atRest: sheetAtRest(open),
 		running: createRunningJobs(),

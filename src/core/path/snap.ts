@@ -13,7 +13,13 @@ export interface SnapTargets {
 export interface Snapped {
 	readonly at: Point
 	/** What caught it, for a sign on screen. */
-	readonly caught: { readonly x: number | null; readonly y: number | null; readonly point: boolean }
+	readonly caught: {
+		readonly x: number | null
+		readonly y: number | null
+		readonly point: boolean
+		/** The photo's edge there, a unit vector along it. */
+		readonly along?: Point
+	}
 }
 
 export const NOTHING_CAUGHT: Snapped['caught'] = { x: null, y: null, point: false }

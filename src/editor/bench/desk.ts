@@ -6,7 +6,7 @@ import { NO_OVERLAY, type Snapping } from './tool'
 export type { Desk, DeskState } from './definitions'
 
 /** Nodes lie close to each other where a thing is thin: snapping to them is for those who ask. */
-export const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true }
+export const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true, edges: false }
 
 export function createDesk(
 	start: Pick<DeskState, 'pass' | 'tool'> &

@@ -23,7 +23,7 @@ export type Effect =
 	| { readonly do: 'take-back'; readonly label: string; readonly edit: Edit }
 
 /** What a tool may look at. */
-export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly'>
+export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly' | 'edges'>
 
 /** What comes of an event. */
 export interface Turn<S> {

@@ -1,5 +1,6 @@
-import type { Box, Cubic, Edit, Guide, NodeKind, Point, Sheet, Snapped } from '@/core'
+import type { Box, Contour, Cubic, Edit, Guide, NodeKind, Point, Sheet, Snapped } from '@/core'
 import type { Selection } from '@/store/selection'
+import type { EdgeReading } from './edgeReading'
 import type { Hit } from './hitTest'
 import type { PressHold } from './holds'
 
@@ -42,6 +43,8 @@ export interface Bench {
 	snapping(): Snapping
 	/** The Pen places corners alone: curves come in the second pass. */
 	straightOnly(): boolean
+	/** The edges of the photos. */
+	edges(): EdgeReading
 }
 
 /** What points snap to. */
@@ -51,9 +54,11 @@ export interface Snapping {
 	readonly nodes: boolean
 	/** Handles to level with, or upright over, their node. */
 	readonly level: boolean
+	/** The photo's edges. */
+	readonly edges: boolean
 }
 
-export const NO_SNAPPING: Snapping = { guides: false, nodes: false, level: false }
+export const NO_SNAPPING: Snapping = { guides: false, nodes: false, level: false, edges: false }
 
 /** A straight line drawn with a tool, sheet px. */
 export interface Line {
@@ -88,6 +93,19 @@ export interface Overlay {
 	readonly frame: Frame | null
 	/** A guide that is about to be laid, or that the pointer is over. */
 	readonly guide: Pick<Guide, 'axis' | 'at'> | null
+	/** What the Edge pen has under way. */
+	readonly run: EdgeRun | null
+}
+
+/** A run of the Edge pen, as it shows. */
+export interface EdgeRun {
+	readonly pins: readonly Point[]
+	/** The pin that the pointer is over. */
+	readonly over: number | null
+	/** What a click would add, as the outline it would become. */
+	readonly live: Contour | null
+	/** Ways that are being changed, or drawn by hand. */
+	readonly ways: readonly Float64Array[]
 }
 
 export const NO_OVERLAY: Overlay = {
@@ -100,6 +118,7 @@ export const NO_OVERLAY: Overlay = {
 	line: null,
 	frame: null,
 	guide: null,
+	run: null,
 }
 
 /** Whether two overlays show the same, so that nothing need be drawn anew. */

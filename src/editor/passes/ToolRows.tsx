@@ -54,7 +54,7 @@ export function ToolRows() {
 						onClick={() => workbench.takeTool(tool)}
 						sx={{
 							justifyContent: 'flex-start',
-							gap: 1,
+							gap: 0.75,
 							height: 40,
 							px: 1,
 							borderRadius: 1,
@@ -67,7 +67,7 @@ export function ToolRows() {
 						}}
 					>
 						<Icon fontSize="small" />
-						<Typography component="span" variant="body1" sx={{ fontWeight: here ? 650 : 500 }}>
+						<Typography component="span" variant="body1" sx={{ fontWeight: here ? 650 : 500, whiteSpace: 'nowrap' }}>
 							{name}
 						</Typography>
 						<Typography

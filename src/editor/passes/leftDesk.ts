@@ -15,7 +15,12 @@ const leftDesk = z.object({
 	rulers: z._default(z.boolean(), true),
 	straightOnly: z._default(z.boolean(), false),
 	snapping: z._default(
-		z.object({ guides: z.boolean(), nodes: z.boolean(), level: z.boolean() }),
+		z.object({
+			guides: z.boolean(),
+			nodes: z.boolean(),
+			level: z.boolean(),
+			edges: z._default(z.boolean(), false),
+		}),
 		FIRST_SNAPPING,
 	),
 })

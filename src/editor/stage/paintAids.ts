@@ -17,6 +17,7 @@ import { knobOf } from '@/editor/bench/frame'
 import type { Frame, Line, Overlay } from '@/editor/bench/tool'
 import { toScreen, type View, type Viewport } from '@/editor/bench/view'
 import { INKS } from './colours'
+import { paintRun } from './paintRun'
 import { addLine, addRing, cased } from './strokes'
 
 /** Sizes on screen, px. */
@@ -24,6 +25,7 @@ const BRACKET_PX = 11
 const KNOB_RADIUS_PX = 6
 const END_BAR_PX = 7
 const SNAP_MARK_PX = 5
+const EDGE_MARK_PX = 14
 
 /** What helps in placing and is no artwork: guides, a photo's frame, measuring lines, signs of snapping. */
 export function paintAids(
@@ -47,6 +49,7 @@ export function paintAids(
 	if (overlay.frame) paintFrame(ctx, overlay.frame, view)
 	if (overlay.line) paintLine(ctx, overlay.line, sheet, view)
 	if (overlay.snapped) paintSnap(ctx, overlay.snapped, across)
+	if (overlay.run) paintRun(ctx, overlay.run, viewport)
 }
 
 interface Across {
@@ -151,6 +154,10 @@ function paintSnap(ctx: CanvasRenderingContext2D, { at, caught }: Snapped, acros
 	ctx.setLineDash([])
 	const [x, y] = toScreen(across.view, at)
 	const mark = new Path2D()
+	if (caught.along) {
+		const arm = scale(caught.along, EDGE_MARK_PX)
+		addLine(mark, subtract([x, y], arm), add([x, y], arm))
+	}
 	mark.moveTo(x, y - SNAP_MARK_PX)
 	for (const [dx, dy] of [
 		[1, 0],

@@ -1,5 +1,5 @@
-import type { Point } from '@/core'
-import type { Viewport } from '@/editor/bench/view'
+import { type Contour, isStraight, type Point, segments } from '@/core'
+import { toScreen, type View, type Viewport } from '@/editor/bench/view'
 import { INKS } from './colours'
 
 /** What follows is drawn in CSS px of the screen. */
@@ -32,4 +32,20 @@ export function addRing(path: Path2D, [x, y]: Point, r: number): void {
 export function addLine(path: Path2D, from: Point, to: Point): void {
 	path.moveTo(from[0], from[1])
 	path.lineTo(to[0], to[1])
+}
+
+/** An outline's segments as a path on screen. */
+export function addContour(path: Path2D, contour: Contour, view: View): void {
+	const first = contour.nodes[0]
+	if (!first) return
+	path.moveTo(...(toScreen(view, first.at) as [number, number]))
+	for (const { from, to } of segments(contour)) {
+		const [x, y] = toScreen(view, to.at)
+		if (isStraight(from, to)) path.lineTo(x, y)
+		else {
+			const [a, b] = [toScreen(view, from.out ?? from.at), toScreen(view, to.in ?? to.at)]
+			path.bezierCurveTo(a[0], a[1], b[0], b[1], x, y)
+		}
+	}
+	if (contour.closed) path.closePath()
 }

@@ -1,15 +1,24 @@
 import {
+	add,
+	distance,
+	dot,
 	guideTargets,
 	NOTHING_CAUGHT,
 	nodeTargets,
 	type Point,
 	type Snapped,
+	scale,
 	snapPoint,
+	subtract,
 } from '@/core'
+import type { EdgeReading } from '@/editor/bench/edgeReading'
 import type { Bench, PointerInput } from '@/editor/bench/tool'
 
 /** How near on screen a point must come to be caught, px: nearer than what it takes to be grabbed. */
 const SNAP_PX = 6
+
+/** A node so near to an edge is on it, px on screen. */
+const ON_EDGE_PX = 2
 
 const NONE: ReadonlySet<string> = new Set()
 
@@ -19,17 +28,18 @@ const NONE: ReadonlySet<string> = new Set()
  * @param o.levelWith the node whose handle the point is: it may lie level with it or upright
  */
 export function snapped(
-	sight: Pick<Bench, 'sheet' | 'snapping'>,
+	sight: Pick<Bench, 'sheet' | 'snapping' | 'edges'>,
 	p: Point,
 	{ pixel }: PointerInput,
 	o: { but?: ReadonlySet<string>; levelWith?: Point | undefined } = {},
 ): Snapped {
-	const { guides, nodes, level } = sight.snapping()
-	if (!guides && !nodes && !(level && o.levelWith)) return { at: p, caught: NOTHING_CAUGHT }
+	const { guides, nodes, level, edges } = sight.snapping()
+	if (!guides && !nodes && !edges && !(level && o.levelWith))
+		return { at: p, caught: NOTHING_CAUGHT }
 	const sheet = sight.sheet()
 	const lines = guides ? guideTargets(sheet) : { xs: [], ys: [] }
 	const own = level && o.levelWith ? o.levelWith : null
-	return snapPoint(
+	const found = snapPoint(
 		p,
 		{
 			xs: own ? [...lines.xs, own[0]] : lines.xs,
@@ -38,9 +48,35 @@ export function snapped(
 		},
 		SNAP_PX * pixel,
 	)
+	if (!edges || isCaught(found)) return found
+	return (o.levelWith ? onTangent : onEdge)(sight.edges(), p, pixel, o.levelWith) ?? found
 }
+
+/** On the photo's edge near by. */
+function onEdge(edges: EdgeReading, p: Point, pixel: number): Snapped | null {
+	edges.there(p)
+	const edge = edges.snap(p, { reach: SNAP_PX * pixel })
+	return edge ? { at: edge.at, caught: { ...NOTHING_CAUGHT, along: edge.tangent } } : null
+}
+
+/** A handle of a node on an edge may lie along it: on the line through the node, where it is near. */
+function onTangent(
+	edges: EdgeReading,
+	p: Point,
+	pixel: number,
+	node: Point | undefined,
+): Snapped | null {
+	const edge = node && edges.snap(node, { reach: ON_EDGE_PX * pixel })
+	if (!node || !edge) return null
+	const along = dot(subtract(p, node), edge.tangent)
+	const at = add(node, scale(edge.tangent, along))
+	if (distance(at, p) > SNAP_PX * pixel) return null
+	return { at, caught: { ...NOTHING_CAUGHT, along: edge.tangent } }
+}
+
+const isCaught = ({ caught }: Snapped) => caught.x !== null || caught.y !== null
 
 /** The snap as a sign to show, or `null` where nothing was caught. */
 export function sign(snap: Snapped): Snapped | null {
-	return snap.caught.x === null && snap.caught.y === null ? null : snap
+	return isCaught(snap) || snap.caught.along ? snap : null
 }

@@ -5,6 +5,7 @@ import { useStore } from 'zustand'
 import { type Sheet, unitInForce } from '@/core'
 import type { PassDef, ToolDef } from '@/editor/bench/definitions'
 import type { Desk, DeskState } from '@/editor/bench/desk'
+import type { PhotoEdges } from '@/editor/bench/photoEdges'
 import type { sheetAtRest } from '@/editor/bench/sheetAtRest'
 import type { Slice, Slices } from '@/editor/bench/slices'
 import type { Tool } from '@/editor/bench/tool'
@@ -21,6 +22,8 @@ export interface Workbench {
 	/** What passes and tools keep for themselves. */
 	readonly slices: Slices
 	readonly library: Library
+	/** The edges of the photos, read where they are asked for. */
+	readonly edges: PhotoEdges
 	/** The sheet for panels and figures, not made anew within a drag. */
 	readonly atRest: ReturnType<typeof sheetAtRest>
 	/** Jobs that are shown while they run. */

@@ -1,6 +1,8 @@
 import { isSelfCrossing } from '../../combine/selfCrossing'
 import { item } from '../../geometry/numbers'
 import { add, distance, length, type Point, scale, subtract, unit } from '../../geometry/point'
+import { ringWinding } from '../../geometry/polygon'
+import { contourBounds, flattenContour } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
 import { insertOn, settleSince } from '../../path/nodes'
 import { type EdgeSample, edgeSamples } from './edgeDeviation'
@@ -89,11 +91,37 @@ function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOpt
 			),
 		)
 	}
-	// An outline that came to cross itself stays as it was.
-	return now.map((contour, k) => {
-		const before = contours[k] as Contour
+	return uncrossed(now, contours)
+}
+
+/** Outlines that came to cross themselves, or each other, stay as they were. */
+function uncrossed(fitted: readonly Contour[], begun: readonly Contour[]): Contour[] {
+	const whole = fitted.map((contour, k) => {
+		const before = item(begun, k)
 		return isSelfCrossing(contour) && !isSelfCrossing(before) ? before : contour
 	})
+	for (let k = 0; k < whole.length; k++)
+		for (let other = k + 1; other < whole.length; other++) {
+			if (!cross(item(whole, k), item(whole, other))) continue
+			if (cross(item(begun, k), item(begun, other))) continue
+			whole[k] = item(begun, k)
+			whole[other] = item(begun, other)
+		}
+	return whole
+}
+
+/** Whether two outlines cross: as polylines, by the lines that leave them. */
+function cross(a: Contour, b: Contour): boolean {
+	const [boxA, boxB] = [contourBounds(a), contourBounds(b)]
+	if (boxA.maxX < boxB.minX || boxB.maxX < boxA.minX) return false
+	if (boxA.maxY < boxB.minY || boxB.maxY < boxA.minY) return false
+	const [p, q] = [flattenContour(a), flattenContour(b)]
+	const inside = (ring: readonly Point[]) => (at: Point) => ringWinding(ring, at) !== 0
+	const mixed = (points: readonly Point[], ring: readonly Point[]) => {
+		const within = points.filter(inside(ring)).length
+		return within > 0 && within < points.length
+	}
+	return mixed(p, q) || mixed(q, p)
 }
 
 /** One Gauss–Newton step of one outline. @param begun the outline as it was given */

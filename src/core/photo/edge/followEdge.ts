@@ -15,9 +15,9 @@ export interface FollowOptions {
 
 const REACH_PX = 8
 /** What a px along an edge that stands out costs, … */
-const ON_EDGE = 6
+const ON_EDGE = 5
 /** … a px beside all edges, … */
-const OFF_EDGE = 20
+const OFF_EDGE = 32
 /** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
 const WRONG_SIDE = 16
 const OTHER_SIDES = 14
@@ -26,10 +26,12 @@ const FAINT = 1
 /** … and octaves above that at which an edge is as good as any. */
 const PLAIN = 2.5
 /** A way that is dearer than the best by this share is good enough: it is found much sooner. */
-const HASTE = 1.3
+const HASTE = 2
 /** The window reaches so far beyond the ends, as a share of their distance, and at least so far, px. */
 const MARGIN = 0.35
 const LEAST_MARGIN_PX = 24
+/** It is made larger where the way runs along its rim, up to so many times. */
+const MOST_GROWTH = 4
 /** A whole photo is never searched, px of window at most. */
 const MOST_WINDOW = 4_000_000
 /** √2 in fifths: a step across is 7 where one along is 5. */
@@ -109,11 +111,18 @@ function learned(field: EdgeField, path: Float64Array): Like {
 }
 
 /** The cheapest chain of pixels, from the one that holds `a` to the one that holds `b`. */
-function search(field: EdgeField, a: Point, b: Point, like: Like, clear: number): Point[] {
+function search(
+	field: EdgeField,
+	a: Point,
+	b: Point,
+	like: Like,
+	clear: number,
+	growth = 1,
+): Point[] {
 	const inside = (v: number, most: number) => Math.min(most - 1, Math.max(0, Math.floor(v)))
 	const [ai, aj] = [inside(a[0], field.width), inside(a[1], field.height)]
 	const [bi, bj] = [inside(b[0], field.width), inside(b[1], field.height)]
-	const margin = Math.ceil(Math.max(LEAST_MARGIN_PX, MARGIN * distance(a, b)))
+	const margin = Math.ceil(growth * Math.max(LEAST_MARGIN_PX, MARGIN * distance(a, b)))
 	const left = Math.max(0, Math.min(ai, bi) - margin)
 	const top = Math.max(0, Math.min(aj, bj) - margin)
 	const width = Math.min(field.width, Math.max(ai, bi) + margin + 1) - left
@@ -123,10 +132,11 @@ function search(field: EdgeField, a: Point, b: Point, like: Like, clear: number)
 	const cost = new Int32Array(width * height).fill(UNSEEN)
 	const came = new Uint8Array(width * height)
 	const done = new Uint8Array(width * height)
-	const by = STEPS.map(({ x, y }) => y * width + x)
+	const by = Int32Array.from(STEPS, ({ x, y }) => y * width + x)
 	const begin = (aj - top) * width + ai - left
 	const goal = (bj - top) * width + bi - left
-	const first = ahead(ai - left, aj - top)
+	const [goalX, goalY] = [bi - left, bj - top]
+	const first = ahead(ai - left - goalX, aj - top - goalY)
 	const queue = new Buckets(first)
 	cost[begin] = 0
 	queue.push(begin, first)
@@ -135,39 +145,49 @@ function search(field: EdgeField, a: Point, b: Point, like: Like, clear: number)
 		done[k] = 1
 		if (k === goal) break
 		const own = at(cost, k)
-		const x = k % width
-		const y = (k - x) / width
+		const y = Math.floor(k / width)
+		const x = k - y * width
 		for (let s = 0; s < 8; s++) {
-			const step = item(STEPS, s)
-			const nx = x + step.x
-			const ny = y + step.y
+			const nx = x + at(STEP_X, s)
+			const ny = y + at(STEP_Y, s)
 			if (nx < 0 || ny < 0 || nx >= width || ny >= height) continue
-			const n = k + item(by, s)
+			const n = k + at(by, s)
 			if (byteAt(done, n)) continue
-			const next = own + prices.of(n, nx, ny, s) * step.size
+			const next = own + prices.of(n, nx, ny, s) * at(STEP_SIZE, s)
 			if (at(cost, n) <= next) continue
 			cost[n] = next
 			came[n] = s
-			queue.push(n, next + ahead(nx, ny))
+			queue.push(n, next + ahead(nx - goalX, ny - goalY))
 		}
 	}
 	const path: Point[] = []
+	let atRim = false
 	for (let k = goal; ; ) {
+		atRim ||= onRim(k % width, Math.floor(k / width))
 		path.push([left + (k % width) + 0.5, top + Math.floor(k / width) + 0.5])
 		if (k === begin) break
-		k -= item(by, byteAt(came, k))
+		k -= at(by, byteAt(came, k))
 	}
+	// A way along the window's rim wants to go beyond it.
+	if (atRim && growth < MOST_GROWTH) return search(field, a, b, like, clear, 2 * growth)
 	return path.reverse()
 
-	/** What the way on to the goal is thought to cost: so the search goes towards it. */
-	function ahead(x: number, y: number): number {
-		const dx = Math.abs(left + x - bi)
-		const dy = Math.abs(top + y - bj)
-		const least =
-			STRAIGHT_STEP * Math.max(dx, dy) + (DIAGONAL_STEP - STRAIGHT_STEP) * Math.min(dx, dy)
-		return Math.round(HASTE * ON_EDGE * least)
+	function onRim(x: number, y: number): boolean {
+		const rim = (v: number, from: number, size: number, all: number) =>
+			(v === 0 && from > 0) || (v === size - 1 && from + size < all)
+		return rim(x, left, width, field.width) || rim(y, top, height, field.height)
 	}
 }
+
+/** What the way on to a goal so far away is thought to cost: so the search goes towards it. */
+function ahead(x: number, y: number): number {
+	const dx = x < 0 ? -x : x
+	const dy = y < 0 ? -y : y
+	const steps = dx > dy ? STRAIGHT_STEP * dx + ACROSS * dy : STRAIGHT_STEP * dy + ACROSS * dx
+	return HASTE * ON_EDGE * steps
+}
+
+const ACROSS = DIAGONAL_STEP - STRAIGHT_STEP
 
 const UNSEEN = 2 ** 31 - 1
 
@@ -265,6 +285,10 @@ const STEPS = [
 	{ x: 0, y: -1, size: STRAIGHT_STEP },
 	{ x: 1, y: -1, size: DIAGONAL_STEP },
 ] as const
+
+const STEP_X = Int32Array.from(STEPS, ({ x }) => x)
+const STEP_Y = Int32Array.from(STEPS, ({ y }) => y)
+const STEP_SIZE = Int32Array.from(STEPS, ({ size }) => size)
 
 /** More than costs in the queue differ by at any time; a power of two. */
 const SPAN = 1024

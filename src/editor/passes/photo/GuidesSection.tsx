@@ -214,6 +214,7 @@ function GuideList() {
 const TARGETS: readonly { target: keyof Snapping; label: string }[] = [
 	{ target: 'guides', label: 'Snap to guides' },
 	{ target: 'nodes', label: 'Snap to nodes' },
+	{ target: 'edges', label: 'Snap to edges' },
 	{ target: 'level', label: 'Snap handles level or upright' },
 ]
 

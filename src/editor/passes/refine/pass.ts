@@ -2,6 +2,7 @@ import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { paintPlace } from '@/editor/stage/paintPlace'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { refineSlice } from './refineSlice'
@@ -13,7 +14,7 @@ export const refinePass: PassDef = {
 	name: 'Refine',
 	purpose:
 		'Go round once more, node by node: bend segments, set kinds, take what is needless away.',
-	tools: [nodesTool, penTool, arrangePiecesTool],
+	tools: [nodesTool, penTool, edgePenTool, arrangePiecesTool],
 	shows: 'trace',
 	overlays: {
 		paint: (ctx, viewport, { slices }) => {

@@ -4,6 +4,7 @@ import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { type PencilWish, pencilSlice, pencilTool } from '@/editor/tools/pencil'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
 import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
@@ -11,6 +12,7 @@ import { DRAWINGS } from '@/kit/fileKinds'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { chooseFiles } from '@/store/files'
+import { EdgePenOptions } from '../EdgePenOptions'
 import { ToolRows } from '../ToolRows'
 import { MirrorWork } from './MirrorWork'
 
@@ -20,7 +22,13 @@ export function RoughCard() {
 	return (
 		<>
 			<ToolRows />
-			{tool === pencilTool ? <PencilOptions /> : <StraightOnly />}
+			{tool === pencilTool ? (
+				<PencilOptions />
+			) : tool === edgePenTool ? (
+				<EdgePenOptions />
+			) : (
+				<StraightOnly />
+			)}
 			<MirrorWork />
 			<Button
 				variant="outlined"

@@ -1,6 +1,7 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
@@ -14,7 +15,7 @@ export const roughPass: PassDef = {
 	name: 'Rough',
 	purpose:
 		'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
-	tools: [penTool, pencilTool, nodesTool, arrangePiecesTool],
+	tools: [penTool, edgePenTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [mirrorTool],
 	shows: 'trace',
 	parts: [

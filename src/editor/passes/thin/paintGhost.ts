@@ -1,9 +1,9 @@
-import { type Contour, isStraight, type Point, segments, type ThinPreview } from '@/core'
-import { toScreen, type View, type Viewport } from '@/editor/bench/view'
+import type { Point, ThinPreview } from '@/core'
+import { toScreen, type Viewport } from '@/editor/bench/view'
 import { INKS } from '@/editor/stage/colours'
 import { paintPlace } from '@/editor/stage/paintPlace'
 
-import { addLine, addRing, cased } from '@/editor/stage/strokes'
+import { addContour, addLine, addRing, cased } from '@/editor/stage/strokes'
 
 /** Sizes on screen, px. */
 const NODE_PX = 3.5
@@ -66,19 +66,4 @@ function paintGoing(ctx: CanvasRenderingContext2D, places: readonly Point[]): vo
 		addLine(path, [x - CROSS_PX, y + CROSS_PX], [x + CROSS_PX, y - CROSS_PX])
 	}
 	cased(ctx, path, INKS.wrong, 1.25)
-}
-
-function addContour(path: Path2D, contour: Contour, view: View): void {
-	const first = contour.nodes[0]
-	if (!first) return
-	path.moveTo(...(toScreen(view, first.at) as [number, number]))
-	for (const { from, to } of segments(contour)) {
-		const [x, y] = toScreen(view, to.at)
-		if (isStraight(from, to)) path.lineTo(x, y)
-		else {
-			const [a, b] = [toScreen(view, from.out ?? from.at), toScreen(view, to.in ?? to.at)]
-			path.bezierCurveTo(a[0], a[1], b[0], b[1], x, y)
-		}
-	}
-	if (contour.closed) path.closePath()
 }

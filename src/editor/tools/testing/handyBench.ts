@@ -7,6 +7,7 @@ import {
 	parsePathData,
 	type Sheet,
 } from '@/core'
+import { type EdgeReading, NO_EDGES } from '@/editor/bench/edgeReading'
 import {
 	type Bench,
 	type KeyInput,
@@ -25,6 +26,8 @@ export interface HandyBench extends Bench {
 	/** Nothing snaps until told otherwise. */
 	setSnapping(snapping: Partial<Snapping>): void
 	setStraightOnly(on: boolean): void
+	/** There is no photo until told otherwise. */
+	setEdges(edges: EdgeReading): void
 }
 
 export function handyBench(...paths: string[]): HandyBench {
@@ -33,8 +36,13 @@ export function handyBench(...paths: string[]): HandyBench {
 	const open = createOpenSheet(sheet)
 	let snapping = NO_SNAPPING
 	let straight = false
+	let edges = NO_EDGES
 	return {
 		open,
+		edges: () => edges,
+		setEdges: (reading) => {
+			edges = reading
+		},
 		snapping: () => snapping,
 		straightOnly: () => straight,
 		setStraightOnly: (on) => {

@@ -1,0 +1,41 @@
+import type { PlacedPhoto, Point } from '@/core'
+import type { EdgePlace, EdgesOnSheet, FollowOptions, SnapOptions } from '@/core/pictures'
+
+/** What can be said of the photo's edges at a place of the sheet. */
+export type EdgesThere =
+	| 'known'
+	/** They are being read. */
+	| 'coming'
+	/** A photo lies there, but all that do are hidden. */
+	| 'hidden'
+	| 'no photo'
+
+/** What tools read from the photos, in px of the sheet: of the topmost that shows at a place. */
+export interface EdgeReading {
+	/** What can be said there; where it is not known yet, it is seen to that it will be. */
+	there(at: Point): EdgesThere
+	/** The edge near a place; nothing where there is none, or none is known yet. */
+	snap(at: Point, o?: SnapOptions): EdgePlace | undefined
+	/** The way along the edge; straight where nothing is known. */
+	follow(from: Point, to: Point, o?: FollowOptions): Float64Array
+}
+
+export const NO_EDGES: EdgeReading = {
+	there: () => 'no photo',
+	snap: () => undefined,
+	follow: (from, to) => straightWay(from, to),
+}
+
+export function straightWay(from: Point, to: Point): Float64Array {
+	return Float64Array.from([...from, ...to])
+}
+
+/** A reading of edges that are all known, of one photo. */
+export function readingOf(edges: EdgesOnSheet): EdgeReading {
+	return { there: () => 'known', snap: edges.snap, follow: edges.follow }
+}
+
+/** What of a photo its edges depend on. */
+export function edgePhoto({ blob, width, height, place }: PlacedPhoto) {
+	return { blob, width, height, place }
+}

@@ -1,0 +1,82 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { type EdgePenWish, edgePenSlice, FIRST_EDGE_PEN } from '@/editor/tools/edgePen/edgePenSlice'
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { SwitchRow } from '@/kit/SwitchRow'
+
+interface Option {
+	readonly of: 'reach' | 'clear' | 'deviation' | 'allowance'
+	readonly label: string
+	readonly min: number
+	readonly max: number
+	readonly step: number
+	readonly shown: (value: number) => string
+}
+
+const OPTIONS: readonly Option[] = [
+	{
+		of: 'reach',
+		label: 'Snap reach',
+		min: 2,
+		max: 30,
+		step: 1,
+		shown: (v) => `${v} px on screen`,
+	},
+	{
+		of: 'clear',
+		label: 'Edge strength needed',
+		min: 0,
+		max: 4,
+		step: 0.5,
+		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} × grain`,
+	},
+	{
+		of: 'deviation',
+		label: 'Allowed deviation',
+		min: 0.25,
+		max: 4,
+		step: 0.25,
+		shown: (v) => `${v} px`,
+	},
+	{
+		of: 'allowance',
+		label: 'Allowance',
+		min: 0,
+		max: 4,
+		step: 0.25,
+		shown: (v) => (v === 0 ? 'on the edge' : `${v} px inside`),
+	},
+]
+
+/** How the Edge pen keeps to the edge. */
+export function EdgePenOptions() {
+	const edgePen = useWorkbench().slices.of(edgePenSlice)
+	const wish = useSlice(edgePenSlice, (state) => state)
+	const set = (change: Partial<EdgePenWish>) => edgePen.setState(change)
+	return (
+		<Box sx={{ display: 'grid', gap: 0.5 }}>
+			{OPTIONS.map(({ of, shown, ...option }) => (
+				<LabelledSlider
+					key={of}
+					{...option}
+					shown={shown(wish[of])}
+					value={wish[of]}
+					normal={FIRST_EDGE_PEN[of]}
+					onChange={(next) => set({ [of]: next })}
+				/>
+			))}
+			<SwitchRow
+				label="Set pins by itself"
+				checked={wish.settling}
+				onChange={(on) => set({ settling: on })}
+			/>
+			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				Deviation: how far the outline may leave the edge. Allowance holds for closed outlines. By
+				itself: where the way behind a slow hand no longer changes.
+			</Typography>
+		</Box>
+	)
+}

@@ -1,0 +1,231 @@
+import {
+	addPieces,
+	type Contour,
+	distance,
+	findContour,
+	newId,
+	newPiece,
+	type PathNode,
+	type Point,
+	removePieces,
+	replaceOutlines,
+	type Sheet,
+	signedArea,
+} from '@/core'
+import type { EdgeReading } from '@/editor/bench/edgeReading'
+import { straightWay } from '@/editor/bench/edgeReading'
+import type { EdgePenWish } from './edgePenSlice'
+
+/** Fits a curve to a way; the core's own, which comes when it is first needed. */
+export type Fit = (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
+
+/** A place that the run goes through, and how it comes there from the one before. */
+export interface Pin {
+	readonly at: Point
+	/** From the pin before to this one, x0, y0, x1, y1 …; for the first pin of a closed run from the last. */
+	readonly way: Float64Array | null
+	/** By the edge, straight, or by hand: only what goes by the edge goes anew where a pin is moved. */
+	readonly by: 'edge' | 'straight' | 'hand'
+}
+
+/** What the Edge pen has under way; the outline that it makes stands on the sheet. */
+export interface Run {
+	readonly contour: string
+	readonly piece: string
+	/** The open outline that the run goes on from, its end node last. */
+	readonly base: Contour | null
+	readonly pins: readonly Pin[]
+	readonly closed: boolean
+	/** The outline as the run last left it; `null` while there is none to leave. */
+	readonly outcome: Contour | null
+}
+
+/** What a run is made with. */
+export interface Making {
+	readonly edges: EdgeReading
+	readonly fit: Fit | null
+	readonly wish: EdgePenWish
+	/** Sheet px for one px on screen. */
+	readonly pixel: number
+}
+
+export function beginRun(at: Point, base: { contour: Contour; piece: string } | null): Run {
+	return {
+		contour: base?.contour.id ?? newId(),
+		piece: base?.piece ?? newId(),
+		base: base?.contour ?? null,
+		pins: [{ at, way: null, by: 'edge' }],
+		closed: false,
+		outcome: null,
+	}
+}
+
+/** Where a pin comes to stand: on the edge within reach, or just where one points. */
+export function pinAt(at: Point, { edges, wish, pixel }: Making): Point {
+	return edges.snap(at, { reach: wish.reach * pixel })?.at ?? at
+}
+
+/** The way from one pin to the next as they stand. */
+export function wayTo(from: Pin, to: Point, by: Pin['by'], making: Making): Float64Array {
+	if (by !== 'edge') return straightWay(from.at, to)
+	const { edges, wish, pixel } = making
+	const before = from.way && from.by === 'edge' ? { before: from.way } : {}
+	return edges.follow(from.at, to, { reach: wish.reach * pixel, clear: wish.clear, ...before })
+}
+
+/** The run with a pin more at its end. */
+export function withPin(run: Run, at: Point, by: Pin['by'], making: Making): Run {
+	const last = run.pins.at(-1)
+	if (!last) return run
+	const way = wayTo(last, at, by, making)
+	return { ...run, pins: [...run.pins, { at: endOf(way) ?? at, way, by }] }
+}
+
+/** The run with a stretch more that was drawn by hand. */
+export function withHand(run: Run, points: readonly Point[]): Run {
+	const last = run.pins.at(-1)
+	const end = points.at(-1)
+	if (!last || !end) return run
+	const way = Float64Array.from([last.at, ...points].flat())
+	return { ...run, pins: [...run.pins, { at: end, way, by: 'hand' }] }
+}
+
+/** The run without its last pin; without that which closes it where it is closed. */
+export function lessPin(run: Run): Run {
+	if (!run.closed) return { ...run, pins: run.pins.slice(0, -1) }
+	return { ...run, closed: false, pins: withFirst(run.pins, { way: null, by: 'edge' }) }
+}
+
+/** The run closed along the edge. */
+export function closedRun(run: Run, making: Making): Run {
+	const [first, last] = [run.pins[0], run.pins.at(-1)]
+	if (!first || !last || run.base) return run
+	const way = wayTo(last, first.at, 'edge', making)
+	return { ...run, closed: true, pins: withFirst(run.pins, { way, by: 'edge' }) }
+}
+
+function withFirst(pins: readonly Pin[], change: Partial<Pin>): Pin[] {
+	return pins.map((pin, k) => (k === 0 ? { ...pin, ...change } : pin))
+}
+
+/** The run with a pin in another place: the ways on either side are sought anew. */
+export function movedPin(run: Run, index: number, at: Point, making: Making): Run {
+	const pins = run.pins.map((pin, k) => (k === index ? { ...pin, at } : pin))
+	return rewayed({ ...run, pins }, index, making)
+}
+
+/** The run with a pin on the way to another, as yet where the way goes. */
+export function insertedPin(run: Run, before: number, at: Point): Run {
+	const pins = [...run.pins]
+	const by = run.pins[before]?.by === 'straight' ? 'straight' : 'edge'
+	// The way that closes a run leads to its first pin, and so the new one stands last.
+	pins.splice(before === 0 ? pins.length : before, 0, { at, way: null, by })
+	return { ...run, pins }
+}
+
+/** The run without one of its pins. */
+export function withoutPin(run: Run, index: number, making: Making): Run {
+	const pins = run.pins.filter((_, k) => k !== index)
+	if (index === 0 && !run.closed) return { ...run, pins: withFirst(pins, { way: null }) }
+	return rewayed({ ...run, pins }, index, making, true)
+}
+
+/** The ways to a pin, and on from it, sought anew. */
+function rewayed(run: Run, index: number, making: Making, only = false): Run {
+	const count = run.pins.length
+	const pins = [...run.pins]
+	const anew = (k: number) => {
+		const to = pins[k]
+		const from = k === 0 ? (run.closed ? pins.at(-1) : undefined) : pins[k - 1]
+		if (!to || !from) return
+		const by = to.by === 'hand' ? 'edge' : to.by
+		pins[k] = { ...to, by, way: wayTo(from, to.at, by, making) }
+	}
+	anew(index % count)
+	if (!only) anew((index + 1) % count)
+	return { ...run, pins }
+}
+
+const endOf = (way: Float64Array): Point | null =>
+	way.length < 2 ? null : [way[way.length - 2] ?? 0, way[way.length - 1] ?? 0]
+
+/** All points of a run in order. */
+function pointsOf({ pins, closed }: Run): Point[] {
+	const [first, ...rest] = pins
+	if (!first) return []
+	const points: Point[] = [first.at]
+	for (const { way } of closed ? [...rest, first] : rest)
+		for (let i = 2; way && i + 1 < way.length; i += 2) points.push([way[i] ?? 0, way[i + 1] ?? 0])
+	return closed ? points.slice(0, -1) : points
+}
+
+/** The outline that a run makes; `null` while it is but one pin. */
+export function outcomeOf(run: Run, { fit, wish }: Making): Contour | null {
+	const points = pointsOf(run)
+	if (points.length < 2) return null
+	const inner = run.closed && wish.allowance > 0 ? inset(points, wish.allowance) : points
+	const fitted = fittedTo(inner, run.closed, fit, wish.deviation)
+	const nodes = run.base ? joined(run.base.nodes, fitted) : fitted
+	return { id: run.contour, nodes, closed: run.closed }
+}
+
+/** A way as the outline it would become. */
+export function previewOf(way: Float64Array, { fit, wish }: Making): Contour {
+	const points: Point[] = []
+	for (let i = 0; i + 1 < way.length; i += 2) points.push([way[i] ?? 0, way[i + 1] ?? 0])
+	return { id: 'preview', closed: false, nodes: fittedTo(points, false, fit, wish.deviation) }
+}
+
+/** What is followed wavers about the edge by up to so much: the curve need not follow that, sheet px. */
+const WAVER_PX = 0.5
+
+function fittedTo(
+	points: readonly Point[],
+	closed: boolean,
+	fitter: Fit | null,
+	tolerance: number,
+): readonly PathNode[] {
+	if (!fitter || points.length < 3)
+		return points.map((at): PathNode => ({ id: newId(), at, kind: 'corner' }))
+	const within = tolerance + WAVER_PX
+	return fitter(Float64Array.from(points.flat()), { closed, tolerance: within }).nodes
+}
+
+/** An outline's nodes with those that go on from its last. */
+function joined(base: readonly PathNode[], more: readonly PathNode[]): PathNode[] {
+	const last = base.at(-1)
+	const [first, ...rest] = more
+	if (!last || !first) return [...base]
+	const meeting: PathNode = {
+		...last,
+		...(first.out && { out: first.out }),
+		kind: last.in && first.out ? 'cusp' : 'corner',
+	}
+	return [...base.slice(0, -1), meeting, ...rest]
+}
+
+/** A closed way so far inside itself, px: each point along the normal of the way round it. */
+function inset(points: readonly Point[], by: number): Point[] {
+	const n = points.length
+	const side = signedArea(points) > 0 ? 1 : -1
+	return points.map((p, i) => {
+		const [a, b] = [points[(i + n - AROUND) % n] ?? p, points[(i + AROUND) % n] ?? p]
+		const size = distance(a, b) || 1
+		return [p[0] - (side * by * (b[1] - a[1])) / size, p[1] + (side * by * (b[0] - a[0])) / size]
+	})
+}
+
+/** Normals are taken from points so many further and back: the way wavers. */
+const AROUND = 3
+
+/** The sheet with what a run has come to. */
+export function put(sheet: Sheet, run: Run, name: string): Sheet {
+	const there = findContour(sheet, run.contour)
+	const { outcome } = run
+	if (!outcome) {
+		if (run.base) return replaceOutlines(sheet, [run.base])
+		return there ? removePieces(sheet, new Set([run.piece])) : sheet
+	}
+	if (there) return replaceOutlines(sheet, [outcome])
+	return addPieces(sheet, [{ ...newPiece(name, [outcome]), id: run.piece }])
+}
