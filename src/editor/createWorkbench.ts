@@ -8,6 +8,7 @@ import { sheetAtRest } from './bench/sheetAtRest'
 import { createSlices } from './bench/slices'
 import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './bench/tool'
 import { createWalk } from './bench/walk'
+import { strayingIn } from './passes/against/straying'
 import type { Workbench } from './workbench/workbench'
 
 const LOOKING_HINT = 'Drag: pan. Ctrl and wheel, or pinch: zoom. 0: fit the sheet.'
@@ -90,6 +91,6 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 			desk.setState(({ tool, cross }) => ({ cross: tool.places ? cross : null }))
 			refresh()
 		},
-		walk: createWalk(open, desk),
+		walk: createWalk(open, desk, () => strayingIn(slices)),
 	}
 }

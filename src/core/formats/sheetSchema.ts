@@ -66,6 +66,7 @@ const piece = z.looseObject({
 	fill: paint,
 	stroke,
 	strokeBelow: z.exactOptional(z.boolean()),
+	allowance: z.exactOptional(length),
 	opacity: share,
 	hidden: z.boolean(),
 	locked: z.boolean(),

@@ -80,6 +80,8 @@ export interface Piece {
 	readonly strokeBelow?: boolean
 	/** 0 to 1 */
 	readonly opacity: number
+	/** How far inside the photo's edge its outlines are to lie, px; 0 unless said otherwise. */
+	readonly allowance?: number
 	readonly hidden: boolean
 	readonly locked: boolean
 }

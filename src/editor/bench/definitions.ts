@@ -4,6 +4,7 @@ import type { ExportSummary, Point, Sheet } from '@/core'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Selection } from '@/store/selection'
 import type { Hold, PressHold } from './holds'
+import type { PhotoEdges } from './photoEdges'
 import type { Slices } from './slices'
 import type { Bench, Overlay, Snapping, Tool } from './tool'
 import type { Size, View, Viewport } from './view'
@@ -112,6 +113,7 @@ export interface PassContext {
 	readonly open: OpenSheet
 	readonly desk: Desk
 	readonly slices: Slices
+	readonly edges: PhotoEdges
 	refresh(): void
 }
 
@@ -149,7 +151,7 @@ export interface PassDef {
 	readonly overlays?: Overlays
 	readonly keys?: readonly PassKey[]
 	/** Its live figure, once it has one. */
-	figure(summary: ExportSummary): string | null
+	figure(summary: ExportSummary, slices: Slices): string | null
 }
 
 /** Whether a pass only looks: its canvas is for panning and zooming alone. */

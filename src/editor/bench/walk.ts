@@ -33,8 +33,13 @@ export interface Walk {
 /**
  * A walk that begins at the outline selected. It keeps to the zoom that was last chosen by hand while
  * walking; until then each node and its two segments are shown large.
+ * @param only the nodes that are walked to; `null`: all
  */
-export function createWalk(open: OpenSheet, desk: Desk): Walk {
+export function createWalk(
+	open: OpenSheet,
+	desk: Desk,
+	only: () => ReadonlySet<string> | null = () => null,
+): Walk {
 	/** The view as the walk last left it: another zoom than that was chosen by hand. */
 	let left: View | null = null
 	let preferred: number | null = null
@@ -70,7 +75,7 @@ export function createWalk(open: OpenSheet, desk: Desk): Walk {
 	return {
 		step: (by) => {
 			const { selection } = open.getState()
-			const next = nextStop(open.sheet().pieces, selection, by, stood)
+			const next = nextAmong(open.sheet().pieces, selection, by, stood, only())
 			if (!next) return false
 			const { contour, index } = next
 			const node = contour.nodes[index]
@@ -84,6 +89,26 @@ export function createWalk(open: OpenSheet, desk: Desk): Walk {
 			return true
 		},
 	}
+}
+
+/** The next stop that is one of some nodes. */
+export function nextAmong(
+	pieces: readonly Piece[],
+	selection: Pick<Selection, 'piece' | 'contour' | 'nodes'>,
+	by: 1 | -1,
+	stood: Stood | null,
+	only: ReadonlySet<string> | null,
+): Stop | null {
+	let next = nextStop(pieces, selection, by, stood)
+	if (!only) return next
+	const all = walkable(pieces).reduce((sum, { contour }) => sum + contour.nodes.length, 0)
+	for (let k = 0; next && k < all; k++) {
+		const { contour, index } = next
+		const id = contour.nodes[index]?.id ?? ''
+		if (only.has(id)) return next
+		next = nextStop(pieces, { piece: null, contour: contour.id, nodes: new Set([id]) }, by)
+	}
+	return null
 }
 
 /** A node as a walk comes by it. */

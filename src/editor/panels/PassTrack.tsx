@@ -5,14 +5,19 @@ import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { exportSummary, type Piece } from '@/core'
 import { innerOutlinesNow } from '@/editor/bench/innerOutlines'
+import { type AgainstState, againstSlice } from '@/editor/passes/against/againstSlice'
 import { PASSES } from '@/editor/passes/passes'
-import { useDesk, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CLOSE, NARROW } from '@/theme/widths'
 import { useInnerOutlines } from './pieceRows'
 
+const strayIn = ({ profile }: AgainstState) => profile?.worst
+
 /** The stages of the work as one connected track; each shows its live figure. */
 export function PassTrack() {
-	const { goTo } = useWorkbench()
+	const { goTo, slices } = useWorkbench()
+	// Figures that passes keep by themselves are followed too.
+	useSlice(againstSlice, strayIn)
 	const sheet = useSheetAtRest()
 	const { pieces } = sheet
 	useInnerOutlines(pieces)
@@ -33,7 +38,7 @@ export function PassTrack() {
 		>
 			{PASSES.map((pass) => {
 				const here = pass === current
-				const figure = pass.figure(summary)
+				const figure = pass.figure(summary, slices)
 				return (
 					<ButtonBase
 						key={pass.id}

@@ -67,7 +67,11 @@ export function ToolRows() {
 						}}
 					>
 						<Icon fontSize="small" />
-						<Typography component="span" variant="body1" sx={{ fontWeight: here ? 650 : 500, whiteSpace: 'nowrap' }}>
+						<Typography
+							component="span"
+							variant="body1"
+							sx={{ fontWeight: here ? 650 : 500, whiteSpace: 'nowrap' }}
+						>
 							{name}
 						</Typography>
 						<Typography

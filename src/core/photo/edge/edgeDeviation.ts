@@ -14,6 +14,9 @@ export interface EdgeProfile {
 	readonly offset: Float64Array
 	/** 0 to 1. */
 	readonly confidence: Float64Array
+	/** The outline and its segment that each sample is of, from 0. */
+	readonly contour: Int32Array
+	readonly segment: Int32Array
 	/** Of the distances from sure edges, px. */
 	readonly mean: number
 	readonly p95: number
@@ -66,6 +69,8 @@ export function edgeDeviation(
 		at: Float64Array.from(samples.flatMap(({ at }) => at)),
 		offset: Float64Array.from(samples, ({ edge }) => -edge),
 		confidence: Float64Array.from(samples, ({ confidence }) => confidence),
+		contour: Int32Array.from(samples, ({ contour }) => contour),
+		segment: Int32Array.from(samples, ({ segment }) => segment),
 		mean: sizes.length > 0 ? sizes.reduce((a, b) => a + b, 0) / sizes.length : 0,
 		p95: sizes[Math.min(sizes.length - 1, Math.floor(0.95 * sizes.length))] ?? 0,
 		covered: whole > 0 ? seen / whole : 0,

@@ -23,6 +23,10 @@ import { selectContour } from '@/store/selection'
 import { refinePass } from '../refine/pass'
 import { proofSlice } from './proofSlice'
 
+const WorstPlaces = lazy(() =>
+	import('../against/WorstPlaces').then((m) => ({ default: m.WorstPlaces })),
+)
+
 const CutFindings = lazy(() => import('./CutFindings').then((m) => ({ default: m.CutFindings })))
 
 /** Heights at which the shape is looked at by itself, px. */
@@ -61,6 +65,7 @@ export function ProofCard() {
 			</Box>
 			<OpenOutlines />
 			<Suspense>
+				<WorstPlaces />
 				<CutFindings />
 			</Suspense>
 		</>

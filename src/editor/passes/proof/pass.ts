@@ -1,6 +1,7 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { paintAgainst } from '../against/paintAgainst'
 import { proofSlice } from './proofSlice'
 
 /** The shape alone. */
@@ -20,5 +21,7 @@ export const proofPass: PassDef = {
 		if (pieces === 0) return null
 		return openOutlines > 0 ? `${openOutlines} open` : 'all closed'
 	},
+	Strip: lazy(() => import('../against/PhotoProfile').then((m) => ({ default: m.PhotoProfile }))),
+	overlays: { paint: (ctx, viewport, { slices }) => paintAgainst(ctx, viewport, slices) },
 	Card: lazy(() => import('./ProofCard').then((m) => ({ default: m.ProofCard }))),
 }

@@ -9,8 +9,9 @@ import Typography from '@mui/material/Typography'
 import { lazy, memo, Suspense, useDeferredValue } from 'react'
 import { type NodeKind, nearlyClosed, type Sheet } from '@/core'
 import { stopAt } from '@/editor/bench/walk'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
-import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
@@ -23,6 +24,14 @@ const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m
 // Its fields come with the second node that is chosen.
 const TurnAndScale = lazy(() => import('./TurnAndScale').then((m) => ({ default: m.TurnAndScale })))
 
+const AgainstPhoto = lazy(() =>
+	import('../against/AgainstPhoto').then((m) => ({ default: m.AgainstPhoto })),
+)
+
+const EdgePenOptions = lazy(() =>
+	import('../EdgePenOptions').then((m) => ({ default: m.EdgePenOptions })),
+)
+
 const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
 
 export function RefineCard() {
@@ -30,6 +39,7 @@ export function RefineCard() {
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
 	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
 	const { desk } = useWorkbench()
+	const tool = useDesk((state) => state.tool)
 	const chosen = chosenNodes(sheet, ids)
 	// What is chosen decides what there is to do.
 	const able = ABLE_ORDER.filter((action) => isAble(action, sheet, chosen))
@@ -37,6 +47,11 @@ export function RefineCard() {
 	return (
 		<>
 			<ToolRows />
+			{tool === edgePenTool && (
+				<Suspense>
+					<EdgePenOptions />
+				</Suspense>
+			)}
 			<WalkRow chosen={chosen} />
 			{gap && (
 				<Suspense>
@@ -45,6 +60,9 @@ export function RefineCard() {
 			)}
 			<Suspense>
 				<Suggestions />
+			</Suspense>
+			<Suspense>
+				<AgainstPhoto />
 			</Suspense>
 			<SelectMenu />
 			{able.length > 0 ? (

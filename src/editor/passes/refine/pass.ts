@@ -5,6 +5,10 @@ import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
+import { againstSlice } from '../against/againstSlice'
+import { paintAgainst } from '../against/paintAgainst'
+import { AGAINST_PARTS } from '../against/parts'
+import { strayWords } from '../against/strayWords'
 import { refineSlice } from './refineSlice'
 
 /** Once more, node by node. */
@@ -21,9 +25,22 @@ export const refinePass: PassDef = {
 			const { suggested } = slices.of(refineSlice).getState()
 			const now = suggested?.all[suggested.at]
 			if (now) paintPlace(ctx, now.at, viewport)
+			paintAgainst(ctx, viewport, slices)
 		},
+		// Its marks say what becomes of each node.
+		hidesNodes: ({ slices }) => slices.of(againstSlice).getState().proposal !== null,
 	},
 	keys: [
+		{
+			key: 'o',
+			keys: 'O over a segment',
+			does: 'Bend it to the photo; a curve: fit it',
+			press: (context) => {
+				if (context.desk.getState().overlay.hover?.kind !== 'segment') return false
+				void import('../against/atSegment').then((m) => m.segmentToPhoto(context))
+				return true
+			},
+		},
 		{
 			key: 't',
 			keys: 'T',
@@ -36,7 +53,9 @@ export const refinePass: PassDef = {
 			},
 		},
 	],
-	figure: () => null,
+	figure: (_, slices) => strayWords(slices),
+	parts: AGAINST_PARTS,
+	Strip: lazy(() => import('../against/PhotoProfile').then((m) => ({ default: m.PhotoProfile }))),
 	OnCanvas: lazy(() => import('./AtNode').then((m) => ({ default: m.AtNode }))),
 	Card: lazy(() => import('./RefineCard').then((m) => ({ default: m.RefineCard }))),
 }

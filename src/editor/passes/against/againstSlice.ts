@@ -1,0 +1,44 @@
+import type { ThinPreview } from '@/core'
+import type { Slice } from '@/editor/bench/slices'
+import type { Profile } from './profile'
+
+/** What would come of bending or fitting outlines to the photo. */
+export interface Proposal {
+	readonly what: 'bend' | 'fit'
+	readonly ghost: ThinPreview
+	/** p95 and worst against the photo, sheet px. */
+	readonly was: Distances
+	readonly is: Distances
+	/** Nodes beside which the photo has no sure edge: they stay. */
+	readonly unsure: number
+}
+
+export interface Distances {
+	readonly p95: number
+	readonly worst: number
+}
+
+export interface AgainstState {
+	/** How the outlines at work lie against the photo; `null` until that is known. */
+	readonly profile: Profile | null
+	readonly proposal: Proposal | null
+	/** The outline is coloured by its deviation. */
+	readonly coloured: boolean
+	/** How far an edge may be, sheet px. */
+	readonly reach: number
+	/** A walk goes only to nodes beside which the outline is further off than this, sheet px; `null`: to all. */
+	readonly walkBeyond: number | null
+}
+
+export const FIRST_REACH_PX = 8
+
+export const againstSlice: Slice<AgainstState> = {
+	name: 'against',
+	start: {
+		profile: null,
+		proposal: null,
+		coloured: false,
+		reach: FIRST_REACH_PX,
+		walkBeyond: null,
+	},
+}

@@ -1,0 +1,36 @@
+import { isStraight, replaceOutlines } from '@/core'
+import type { PassContext } from '@/editor/bench/definitions'
+import { againstSlice } from './againstSlice'
+import { Nothing, propose } from './propose'
+
+/** The segment under the pointer goes to the photo's edge at once: bent where it is straight, else fitted. */
+export async function segmentToPhoto({
+	open,
+	desk,
+	slices,
+	edges,
+	refresh,
+}: Pick<PassContext, 'open' | 'desk' | 'slices' | 'edges' | 'refresh'>): Promise<void> {
+	const { hover } = desk.getState().overlay
+	if (hover?.kind !== 'segment') return
+	const { contour, index } = hover
+	const piece = open.sheet().pieces.find(({ contours }) => contours.includes(contour))
+	const [from, to] = [contour.nodes[index], contour.nodes[(index + 1) % contour.nodes.length]]
+	if (!from || !to) return
+	const { reach } = slices.of(againstSlice).getState()
+	const target = {
+		contours: [contour],
+		allowance: piece?.allowance ?? 0,
+		only: new Set([from.id, to.id]),
+	}
+	const what = isStraight(from, to) ? 'bend' : 'fit'
+	try {
+		const made = await propose(what, [target], edges, reach)
+		if (!made) return
+		open.apply('Segment to the photo', (sheet) => replaceOutlines(sheet, made.ghost.contours))
+		refresh()
+	} catch (error) {
+		if (!(error instanceof Nothing)) throw error
+		desk.setState({ said: error.message })
+	}
+}

@@ -1,0 +1,36 @@
+'use client'
+
+import { useEffect, useMemo } from 'react'
+import { nodeCount } from '@/core'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { NOTHING } from '@/store/selection'
+import { againstSlice } from './againstSlice'
+import { profileOf } from './propose'
+import { chosenTargets } from './targets'
+
+/** More nodes than this are not measured as one works. */
+const MOST_NODES = 2000
+
+/** Keeps the profile of the pieces at work up to date; takes it away with the card. */
+export function useProfile(): void {
+	const { slices, edges } = useWorkbench()
+	const against = slices.of(againstSlice)
+	const sheet = useSheetAtRest()
+	const piece = useOpenSheet((state) => state.selection.piece)
+	const others = useOpenSheet((state) => state.selection.others)
+	const pyramids = useSlice(darkroomSlice, (state) => state.pyramids)
+	// biome-ignore lint/correctness/useExhaustiveDependencies: a photo that was decoded meanwhile can be read
+	const ask = useMemo(() => {
+		const { all } = chosenTargets(sheet, { ...NOTHING, piece, others })
+		const nodes = nodeCount(all.flatMap(({ contours }) => contours))
+		return nodes === 0 || nodes > MOST_NODES ? null : () => profileOf(all, edges)
+	}, [sheet, piece, others, edges, pyramids])
+	const profile = useAnswer(ask)
+	useEffect(() => {
+		// The last answer is shown until the next one comes.
+		if (profile || !ask) against.setState({ profile })
+	}, [profile, ask, against])
+	useEffect(() => () => against.setState({ profile: null, proposal: null }), [against])
+}
