@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import type { Hit } from '@/editor/bench/hitTest'
 import { forFingers, HOLDS, type PressHold } from '@/editor/bench/holds'
+import { pressedHint, runHint } from './edgePen/hints'
 import { heldHint, hoverHint } from './nodes/hints'
 import { aimHint, pressHint } from './pen/hints'
 
@@ -12,6 +13,14 @@ const hit = (kind: string) => ({ kind }) as Hit
 const holds = [null, ...HOLDS.map(({ hold }) => hold as PressHold)]
 
 test.each([
+	...(['place', 'hand', 'move', 'insert'] as const).map(pressedHint),
+	...(['nothing', 'first', 'pin', 'last', 'way', 'end'] as const).flatMap((over) =>
+		(['known', 'coming', 'hidden', 'no photo'] as const).flatMap((there) =>
+			[true, false].flatMap((running) =>
+				[true, false].map((closed) => runHint({ over, running, closed }, there)),
+			),
+		),
+	),
 	...(['nodes', 'handle', 'segment', 'pull', 'kind', 'box', 'lasso'] as const).map(heldHint),
 	...[null, hit('node'), hit('handle'), hit('segment')].flatMap((hover) =>
 		holds.flatMap((hold) => [hoverHint(hover, hold, 0, ''), hoverHint(hover, hold, 1, WHERE)]),

@@ -46,14 +46,12 @@ export function bendToEdges(
 	field: EdgeField,
 	o: BendOptions = {},
 ): BentToEdges {
-	let bent = 0
 	const made = contours.map((contour) => {
 		const chosen = segments(contour).map(({ from, to }) => isMeant(from, to, o.only))
-		const count = chosen.filter(Boolean).length
-		if (count === 0) return { contour, fresh: new Set<string>() }
-		bent += count
+		if (!chosen.some(Boolean)) return { contour, fresh: NONE, bent: 0 }
 		return bentContour(contour, chosen, field, o)
 	})
+	const bent = made.reduce((sum, one) => sum + one.bent, 0)
 	const fresh = new Set(made.flatMap((one) => [...one.fresh]))
 	const rough = made.map(({ contour }) => contour)
 	if (fresh.size === 0) return { contours: rough, bent, unsure: 0 }
@@ -76,25 +74,37 @@ function isMeant(from: PathNode, to: PathNode, only?: ReadonlySet<string>): bool
 	return isStraight(from, to) && (!only || (only.has(from.id) && only.has(to.id)))
 }
 
+const NONE: ReadonlySet<string> = new Set()
+
+interface Bent {
+	readonly contour: Contour
+	/** Nodes that came about, or that stand at either end of what did. */
+	readonly fresh: ReadonlySet<string>
+	/** Segments that an edge was found for. */
+	readonly bent: number
+}
+
 function bentContour(
 	contour: Contour,
 	chosen: readonly boolean[],
 	field: EdgeField,
 	{ reach = REACH_PX, tolerance: allowed = TOLERANCE_PX }: BendOptions,
-): { readonly contour: Contour; readonly fresh: ReadonlySet<string> } {
+): Bent {
 	const tolerance = LOOSE * allowed
 	const all = segments(contour)
 	const count = all.length
 	if (contour.closed && chosen.every(Boolean)) {
-		const path = wayAlong(all, field, reach, true, allowed)
-		const fitted = fitPolyline(flat(path.slice(0, -1)), { closed: true, tolerance })
-		const { nodes } = fitted
-		return { contour: { ...contour, nodes }, fresh: new Set(nodes.map(({ id }) => id)) }
+		const { way, found } = wayAlong(all, field, reach, true, allowed)
+		if (found === 0) return { contour, fresh: NONE, bent: 0 }
+		const { nodes } = fitPolyline(flat(way.slice(0, -1)), { closed: true, tolerance })
+		const fresh = new Set(nodes.map(({ id }) => id))
+		return { contour: { ...contour, nodes }, fresh, bent: found }
 	}
 	// Begun with a segment that stays, so that no run goes across the seam.
 	const first = contour.closed ? chosen.indexOf(false) : 0
 	const nodes: PathNode[] = [item(all, first).from]
 	const fresh = new Set<string>()
+	let bent = 0
 	for (let i = 0; i < count; ) {
 		const k = (first + i) % count
 		if (!chosen[k]) {
@@ -104,8 +114,13 @@ function bentContour(
 		}
 		const run: Segment[] = []
 		for (; i < count && chosen[(first + i) % count]; i++) run.push(item(all, (first + i) % count))
-		const path = wayAlong(run, field, reach, false, allowed)
-		const fitted = fitPolyline(flat(path), { closed: false, tolerance }).nodes
+		const { way, found } = wayAlong(run, field, reach, false, allowed)
+		if (found === 0) {
+			nodes.push(...run.map(({ to }) => to))
+			continue
+		}
+		bent += found
+		const fitted = fitPolyline(flat(way), { closed: false, tolerance }).nodes
 		const [from, to] = [nodes.pop() as PathNode, (run.at(-1) as Segment).to]
 		const inner = fitted.slice(1, -1)
 		const [begin, end] = [item(fitted, 0), item(fitted, fitted.length - 1)]
@@ -119,7 +134,7 @@ function bentContour(
 		const begin = item(nodes, 0)
 		nodes[0] = joint(begin, { in: last.in, out: begin.out })
 	}
-	return { contour: { ...contour, nodes }, fresh }
+	return { contour: bent > 0 ? { ...contour, nodes } : contour, fresh, bent }
 }
 
 /** A node at the end of a run: where its other side was curved too, the two are not in line by themselves. */
@@ -131,14 +146,14 @@ function joint(
 	return { ...placed, kind: handles.in && handles.out ? 'cusp' : 'corner' }
 }
 
-/** The way along the edges through the ends of segments, all its points. */
+/** The way along the edges through the ends of segments, all its points, and how many have an edge. */
 function wayAlong(
 	run: readonly Segment[],
 	field: EdgeField,
 	reach: number,
 	closed: boolean,
 	allowed: number,
-): Point[] {
+): { readonly way: Point[]; readonly found: number } {
 	const stops = [item(run, 0).from, ...run.map(({ to }) => to)]
 	const places = stops.map(({ at }, i) => {
 		// What is joined to segments that stay keeps its place.
@@ -147,24 +162,29 @@ function wayAlong(
 	})
 	if (closed) places[places.length - 1] = item(places, 0)
 	const way: Point[] = [item(places, 0)]
+	/** Segments that lie on an edge, or along which one leads. */
+	let found = 0
 	let before: Float64Array | undefined
 	for (let i = 1; i < places.length; i++) {
 		const [a, b] = [item(places, i - 1), item(places, i)]
 		if (liesOnEdge(a, b, field, allowed)) {
 			way.push(b)
+			found++
 			before = undefined
 			continue
 		}
 		const path = followEdge(field, a, b, { reach: 1.5, ...(before && { before }) })
 		const points = pointsOf(path)
 		const detour = lengthOf(points) > DETOUR * distance(a, b) + DETOUR_PX
-		if (!detour) {
+		if (!detour && points.length > 2) {
+			found++
 			way.push(...points.slice(1, -1))
 			before = path
 		}
 		way.push(b)
 	}
-	return way.filter((p, i) => i === 0 || distance(p, item(way, i - 1)) > 1e-6)
+	const apart = way.filter((p, i) => i === 0 || distance(p, item(way, i - 1)) > 1e-6)
+	return { way: apart, found }
 }
 
 /** A straight segment has an edge along so much of it, and lies on it: it is no curve. */

@@ -1,23 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../formats/pathData'
 import { distance } from '../../geometry/point'
 import { flattenContour } from '../../path/contour'
 import { obeysKind } from '../../path/kinds'
 import type { Contour } from '../../path/model'
 import { grain, picture } from '../testing/arbitraryPixels'
+import { outline, ring } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
 import { edgeField } from './edgeField'
 import { fitToEdges } from './fitToEdges'
-
-const outline = (d: string) => parsePathData(d)[0] as Contour
-
-function ring(x: number, y: number, r: number): Contour {
-	const k = 0.5523 * r
-	return outline(
-		`M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}S${x + r} ${y - k} ${x + r} ${y}S${x + k} ${y + r} ${x} ${y + r}S${x - r} ${y + k} ${x - r} ${y}Z`,
-	)
-}
 
 const fromCentre = (contour: Contour) =>
 	flattenContour(contour, 0.05).map((p) => Math.hypot(p[0] - 70.4, p[1] - 69.7))

@@ -32,7 +32,7 @@ export async function propose(
 	}
 	if (photos === 0) throw new Nothing(whyUnread(targets, edges))
 	if (what === 'bend' && moved.every(({ to }) => to.bent === 0))
-		throw new Nothing('There is no straight segment among what is chosen.')
+		throw new Nothing('No straight segment among what is chosen has an edge to follow.')
 	const profiles = (of: (to: Moved) => Moved['before']) =>
 		moved.map(({ target, to }) =>
 			distances(profileFrom([of(to)], [{ ...target, contours: to.contours }])),

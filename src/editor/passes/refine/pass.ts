@@ -32,9 +32,9 @@ export const refinePass: PassDef = {
 	},
 	keys: [
 		{
-			key: 'o',
-			keys: 'O over a segment',
-			does: 'Bend it to the photo; a curve: fit it',
+			key: '9',
+			keys: '9',
+			does: 'Bend the segment under the pointer to the photo; a curve: fit it',
 			press: (context) => {
 				if (context.desk.getState().overlay.hover?.kind !== 'segment') return false
 				void import('../against/atSegment').then((m) => m.segmentToPhoto(context))

@@ -2,6 +2,7 @@ import RouteRounded from '@mui/icons-material/RouteRounded'
 import { type Contour, distance, findContour, type Point, pickUpOutline } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
 import { hitTest } from '@/editor/bench/hitTest'
+import { heldKey } from '@/editor/bench/holds'
 import {
 	apply,
 	type Effect,
@@ -235,7 +236,7 @@ function down(
 	own: Own,
 ): Turn<EdgePenState> {
 	const over = overWhat(before, input, sight)
-	const by: Pin['by'] = input.hold === 'straight' ? 'straight' : 'edge'
+	const by: Pin['by'] = input.hold === 'corner' ? 'straight' : 'edge'
 	const state = { ...before, pointer: input, over }
 	const press = (doing: Press['doing'], pin = -1): Press => ({
 		doing,
@@ -300,7 +301,7 @@ function move(
 	const last = run?.pins.at(-1)
 	const leads = run && !run.closed && last && (over.what === 'nothing' || over.what === 'first')
 	if (!leads) return { state: { ...state, over, live: null, steady: UNSTEADY } }
-	const by: Pin['by'] = input.hold === 'straight' ? 'straight' : 'edge'
+	const by: Pin['by'] = input.hold === 'corner' ? 'straight' : 'edge'
 	const to = over.what === 'first' ? (run.pins[0]?.at ?? input.at) : input.at
 	const live = wayTo(last, to, by, own.making(sight, input.pixel))
 	const steady = steadied(state, live)
@@ -409,12 +410,15 @@ function accept(state: EdgePenState, sight: Sight): Turn<EdgePenState> {
 
 interface EdgePenKey extends Shortcut {
 	readonly taps: readonly string[]
+	/** Not with Shift. */
+	readonly shift?: false
 	readonly press: (state: EdgePenState, sight: Sight, own: Own) => Turn<EdgePenState> | null
 }
 
 const KEYS: readonly EdgePenKey[] = [
 	{
 		taps: ['enter'],
+		shift: false,
 		keys: 'Enter',
 		does: 'Close along the edge; closed: done',
 		press: (state, sight, own) => {
@@ -464,7 +468,9 @@ function pressKey(
 	sight: Sight,
 	own: Own,
 ): Turn<EdgePenState> {
-	const known = mod || shift ? undefined : KEYS.find(({ taps }) => taps.includes(key))
+	const known = mod
+		? undefined
+		: KEYS.find(({ taps, shift: wanted }) => taps.includes(key) && (wanted ?? shift) === shift)
 	return known?.press(state, sight, own) ?? { state, unused: true }
 }
 
@@ -507,6 +513,7 @@ function changing(run: Run, press: Press | null): Float64Array[] {
 const POINTING: readonly Shortcut[] = [
 	{ keys: 'Click', does: 'A pin; the way between pins follows the edge' },
 	{ keys: 'Press and draw', does: 'The stretch by hand' },
+	{ keys: heldKey('corner'), does: 'Straight to the pointer' },
 	{ keys: 'Click the first pin', does: 'Close along the edge' },
 	{ keys: 'Double-click', does: 'End the outline open' },
 	{ keys: 'Drag a pin, a way', does: 'Move it; one more pin there' },
@@ -525,7 +532,7 @@ export const edgePenTool: ToolDef = {
 	about: 'outlines',
 	draws: true,
 	places: true,
-	holds: ['straight'],
+	holds: ['corner'],
 	shortcuts: [...POINTING, ...KEYS],
 	create: ({ bench, open, slices }) => {
 		let fit: Fit | null = null

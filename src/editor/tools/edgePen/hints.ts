@@ -20,7 +20,7 @@ export function runHint(
 	if (closed)
 		return 'Closed. Drag pins and ways until it fits; Enter: done. Click elsewhere: the next outline.'
 	return running
-		? `Click: next pin. Press and draw: by hand. ${heldKey('straight')}: straight. First pin or Enter: close.`
+		? `Click: next pin. Press and draw: by hand. ${heldKey('corner')}: straight. First pin or Enter: close.`
 		: 'Click on an edge: the first pin. End node of an outline: go on from there.'
 }
 

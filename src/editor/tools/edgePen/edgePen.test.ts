@@ -1,0 +1,238 @@
+import { describe, expect, test } from 'vitest'
+import { deviation, distance, flattenContour, type Point } from '@/core'
+import { fitPolyline } from '@/core/fitting'
+import { rendered } from '@/core/photo/testing/rendered'
+import { edgeField, edgesOnSheet } from '@/core/pictures'
+import { type EdgeReading, NO_EDGES, readingOf } from '@/editor/bench/edgeReading'
+import { at, click, drag, handyBench, press } from '../testing/handyBench'
+import { createEdgePen } from './edgePen'
+import { type EdgePenWish, FIRST_EDGE_PEN } from './edgePenSlice'
+
+const MIDDLE: Point = [110, 100]
+const R = 70
+const DISC = readingOf(
+	edgesOnSheet(
+		edgeField(rendered(220, 200, (x, y) => Math.hypot(x - MIDDLE[0], y - MIDDLE[1]) < R)),
+		[1, 0, 0, 1, 0, 0],
+	),
+)
+const on = (angle: number, off = 0): Point => [
+	MIDDLE[0] + (R + off) * Math.cos(angle),
+	MIDDLE[1] + (R + off) * Math.sin(angle),
+]
+
+function begin(edges: EdgeReading = DISC, wish: Partial<EdgePenWish> = {}, ...paths: string[]) {
+	const bench = handyBench(...paths)
+	bench.setEdges(edges)
+	const pen = createEdgePen(bench, {
+		nameNext: () => 'Drawn',
+		fit: () => fitPolyline,
+		wish: () => ({ ...FIRST_EDGE_PEN, ...wish }),
+	})
+	return { bench, pen }
+}
+
+/** How far an outline is from the disc's edge at worst. */
+const worst = (contour: Parameters<typeof flattenContour>[0]) =>
+	Math.max(...flattenContour(contour).map((p) => Math.abs(distance(p, MIDDLE) - R)))
+
+describe('a run along the edge', () => {
+	test('pins beside the edge, then Enter: a closed outline on the edge in few nodes', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1, 2, 3]) click(pen, on((k * Math.PI) / 2, k % 2 ? 2 : -2))
+		expect(bench.contour().closed).toBe(false)
+		expect(press(pen, 'enter')).toBe(true)
+		expect(bench.contour().closed).toBe(true)
+		expect(bench.contour().nodes.length).toBeLessThan(9)
+		expect(worst(bench.contour())).toBeLessThan(1.2)
+		expect(bench.labels().at(-1)).toBe('Close along the edge')
+	})
+
+	test('a click on the first pin closes; before it closes nothing with two pins', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1.5, 3, 4.5]) click(pen, on(k))
+		click(pen, on(0))
+		expect(bench.contour().closed).toBe(true)
+		const two = begin()
+		for (const k of [0, 1]) click(two.pen, on(k))
+		click(two.pen, on(0))
+		expect(two.bench.contour().closed).toBe(false)
+	})
+
+	test('a double-click ends it open: the second click falls on the last pin', () => {
+		const { bench, pen } = begin()
+		click(pen, on(0))
+		click(pen, on(1))
+		click(pen, on(1))
+		pen.doubleClick(at(on(1)))
+		expect(bench.contour().closed).toBe(false)
+		expect(pen.overlay().run).toBeNull()
+		const ends = [bench.contour().nodes[0], bench.contour().nodes.at(-1)]
+		expect(distance(ends[0]?.at ?? [0, 0], on(0))).toBeLessThan(0.5)
+		expect(distance(ends[1]?.at ?? [0, 0], on(1))).toBeLessThan(0.5)
+	})
+
+	test('Backspace takes pins back one by one, the last one leaves nothing behind', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1, 2]) click(pen, on(k))
+		press(pen, 'backspace')
+		expect(distance(bench.contour().nodes.at(-1)?.at ?? [0, 0], on(1))).toBeLessThan(0.5)
+		press(pen, 'backspace')
+		expect(bench.sheet().pieces).toHaveLength(0)
+		press(pen, 'backspace')
+		expect(pen.overlay().run).toBeNull()
+		expect(press(pen, 'backspace')).toBe(false)
+	})
+
+	test('what a click would add is shown as the outline it would become, with its few nodes', () => {
+		const { pen } = begin()
+		click(pen, on(0))
+		pen.move(at(on(1.4, 3)))
+		const live = pen.overlay().run?.live
+		expect(live?.nodes.length).toBeGreaterThan(1)
+		expect(live?.nodes.length).toBeLessThan(5)
+		expect(worst(live ?? { id: '', nodes: [], closed: false })).toBeLessThan(1.2)
+	})
+
+	test('undo takes the last stretch and its pin, redo gives both back', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1, 2]) click(pen, on(k))
+		bench.open.undo()
+		pen.move(at(on(1.5)))
+		expect(pen.overlay().run?.pins).toHaveLength(2)
+		bench.open.redo()
+		pen.move(at(on(2.5)))
+		expect(pen.overlay().run?.pins).toHaveLength(3)
+		bench.open.undo()
+		bench.open.undo()
+		pen.move(at(on(1)))
+		expect(pen.overlay().run?.pins).toHaveLength(1)
+	})
+
+	test('an outline that was changed by others is let go, and stays', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1]) click(pen, on(k))
+		bench.apply('Else', (sheet) => ({
+			...sheet,
+			pieces: sheet.pieces.map((piece) => ({
+				...piece,
+				contours: piece.contours.map((one) => ({ ...one, nodes: one.nodes.slice(0, 1) })),
+			})),
+		}))
+		pen.move(at(on(2)))
+		expect(pen.overlay().run).toBeNull()
+		expect(bench.sheet().pieces).toHaveLength(1)
+	})
+})
+
+describe('pins', () => {
+	test('are dragged: the ways on either side follow; clicked: taken away', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1, 2]) click(pen, on(k))
+		drag(pen, on(1), on(1.3, 4))
+		expect(pen.overlay().run?.pins).toHaveLength(3)
+		expect(distance(pen.overlay().run?.pins[1] ?? [0, 0], on(1.3))).toBeLessThan(1)
+		expect(bench.labels().at(-1)).toBe('Move a pin')
+		expect(worst(bench.contour())).toBeLessThan(1.2)
+		click(pen, on(1.3))
+		expect(pen.overlay().run?.pins).toHaveLength(2)
+		expect(worst(bench.contour())).toBeLessThan(1.2)
+	})
+
+	test('one more comes where the way is pressed, also in the stretch that closes', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 2, 4]) click(pen, on(k))
+		click(pen, on(1))
+		expect(pen.overlay().run?.pins).toHaveLength(4)
+		press(pen, 'enter')
+		click(pen, on(5.2))
+		expect(pen.overlay().run?.pins).toHaveLength(5)
+		expect(bench.contour().closed).toBe(true)
+		expect(worst(bench.contour())).toBeLessThan(1.2)
+		// Enter: done; the next click begins another outline.
+		press(pen, 'enter')
+		expect(pen.overlay().run).toBeNull()
+		click(pen, [20, 20])
+		click(pen, [20, 60])
+		expect(bench.sheet().pieces).toHaveLength(2)
+	})
+
+	test('set themselves behind a slow hand, where that is wished', () => {
+		const { pen } = begin(DISC, { settling: true })
+		click(pen, on(0))
+		for (let k = 0; k < 60; k++) pen.move(at(on(1.6 + k * 0.005)))
+		expect(pen.overlay().run?.pins.length).toBeGreaterThan(1)
+		const still = begin()
+		click(still.pen, on(0))
+		for (let k = 0; k < 60; k++) still.pen.move(at(on(1.6 + k * 0.005)))
+		expect(still.pen.overlay().run?.pins).toHaveLength(1)
+	})
+})
+
+describe('stretches of other kinds', () => {
+	test('held C goes straight, pressed and drawn by hand', () => {
+		const { bench, pen } = begin()
+		click(pen, on(0))
+		click(pen, [110, 100], { hold: 'corner' })
+		drag(pen, [80, 60], [40, 40])
+		const nodes = bench.contour().nodes
+		expect(nodes.some(({ at: p }) => distance(p, [110, 100]) < 0.01)).toBe(true)
+		expect(distance(nodes.at(-1)?.at ?? [0, 0], [40, 40])).toBeLessThan(0.01)
+	})
+
+	test('goes on from the end of an open outline, whichever end, and keeps its nodes', () => {
+		const { bench, pen } = begin(DISC, {}, 'M180 100L200 60L210 20')
+		click(pen, [180, 100])
+		click(pen, on(1))
+		const { nodes } = bench.contour()
+		expect(nodes.slice(0, 3).map(({ at: p }) => p)).toEqual([
+			[210, 20],
+			[200, 60],
+			[180, 100],
+		])
+		expect(distance(nodes.at(-1)?.at ?? [0, 0], on(1))).toBeLessThan(0.5)
+		press(pen, 'backspace')
+		expect(bench.contour().nodes).toHaveLength(3)
+	})
+
+	test('without a photo pins are joined straight, and the hint says why', () => {
+		const { bench, pen } = begin(NO_EDGES)
+		for (const p of [
+			[10, 10],
+			[90, 10],
+			[90, 80],
+		] as Point[])
+			click(pen, p)
+		expect(bench.contour().nodes.map(({ at: p }) => p)).toEqual([
+			[10, 10],
+			[90, 10],
+			[90, 80],
+		])
+		pen.move(at([40, 70]))
+		expect(pen.hint()).toContain('no photo')
+		const hidden = begin({ ...NO_EDGES, there: () => 'hidden' })
+		hidden.pen.move(at([40, 70]))
+		expect(hidden.pen.hint()).toContain('hidden')
+	})
+
+	test('closed with an allowance it lies that far inside', () => {
+		const { bench, pen } = begin(DISC, { allowance: 2, deviation: 0.5 })
+		for (const k of [0, 1.5, 3, 4.5]) click(pen, on(k))
+		press(pen, 'enter')
+		const off = flattenContour(bench.contour()).map((p) => distance(p, MIDDLE) - R)
+		expect(Math.max(...off)).toBeLessThan(-0.9)
+		expect(Math.min(...off)).toBeGreaterThan(-3.1)
+	})
+
+	test('put down, a run leaves its outline; a single pin leaves nothing', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1]) click(pen, on(k))
+		pen.rest()
+		expect(pen.overlay().run).toBeNull()
+		expect(bench.sheet().pieces).toHaveLength(1)
+		click(pen, on(3))
+		pen.rest()
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(deviation([bench.contour()], [bench.contour()]).max).toBeLessThan(1e-6)
+	})
+})
