@@ -29,6 +29,8 @@ const SUBJECTS = [
 /** Pins are so far apart along the outline, and beside it, px. */
 const PINS_PX = 300
 const BESIDE_PX = 2
+/** A run is fitted so loosely, px. */
+const RUN_PX = 1.5
 /** Outlines are put so far off before they are fitted, and out or in before they are measured, px. */
 const OFF_PX = 3
 
@@ -117,6 +119,8 @@ interface Figures {
 	readonly runs: number[]
 	readonly fits: number[][]
 	readonly unsure: number
+	/** Of the whole run as one outline, and of as loose a fit of the truth. */
+	readonly nodes: readonly [run: number, truth: number]
 	readonly measured: number[]
 	readonly covered: number
 }
@@ -147,14 +151,23 @@ function figuresOf(
 		.map(({ at }) => off(at))
 	const runs: number[] = []
 	const strays: number[] = []
-	for (const ring of rings)
+	const nodes: [number, number] = [0, 0]
+	for (const ring of rings) {
+		const way: number[] = []
 		for (const [k, [p, q]] of pinsOn(ring).entries()) {
 			const [a, b] = [beside(p, k), beside(q, k + 1)]
 			began = performance.now()
 			const path = followEdge(field, a, b)
 			runs.push(performance.now() - began)
 			for (const [i, point] of pairs(path).entries()) if (i % 3 === 0) strays.push(off(point))
+			way.push(...(k === 0 ? path : path.slice(2)))
 		}
+		if (way.length < 6) continue
+		const fit = { closed: false, tolerance: RUN_PX }
+		nodes[0] += fitPolyline(Float64Array.from(way), fit).nodes.length
+		const whole = ring.flat().slice(0, 2 * lastPin(ring) + 2)
+		nodes[1] += fitPolyline(Float64Array.from(whole), fit).nodes.length
+	}
 	const truth = rings.map((ring) => asContour(ring, true))
 	let unsure = 0
 	const fits = WAYS.map((way) => {
@@ -170,7 +183,7 @@ function figuresOf(
 		for (const v of profile.offset) if (!Number.isNaN(v)) measured.push(v - by)
 	}
 	const field1 = spent / ((photo.width * photo.height) / 1e6)
-	return { field: field1, snaps, strays, runs, fits, unsure, measured, covered }
+	return { field: field1, snaps, strays, runs, nodes, fits, unsure, measured, covered }
 }
 
 function distancesTo(truth: readonly Contour[], fitted: readonly Contour[]): number[] {
@@ -195,9 +208,9 @@ function outsets(rings: readonly Point[][], by: number): Contour[] {
 }
 
 console.log(
-	'| photo | ground | field, ms a MP | snapped, median px | followed, p95 px | ms a run, p95 | fitted from 3 px off, p95 px | unsure | measured, median off, px | nine of ten, px | covered |',
+	'| photo | ground | field, ms a MP | snapped, median px | followed, p95 px | ms a run, p95 | nodes of the run, of the truth | fitted from 3 px off, p95 px | unsure | measured, median off, px | nine of ten, px | covered |',
 )
-console.log('| - | - | -: | -: | -: | -: | -: | -: | -: | -: | -: |')
+console.log('| - | - | -: | -: | -: | -: | -: | -: | -: | -: | -: | -: |')
 function print(name: string, ground: string, all: readonly Figures[]) {
 	const joined = (of: (one: Figures) => number[]) => all.flatMap(of)
 	const mean = (of: (one: Figures) => number) =>
@@ -215,6 +228,7 @@ function print(name: string, ground: string, all: readonly Figures[]) {
 				joined((one) => one.runs),
 				0.95,
 			).toFixed(1)} | ` +
+			`${all.reduce((s, one) => s + one.nodes[0], 0)}, ${all.reduce((s, one) => s + one.nodes[1], 0)} | ` +
 			`${WAYS.map((_, k) =>
 				percentile(
 					joined((one) => one.fits[k] ?? []),
@@ -265,6 +279,15 @@ for (const [name, grounds] of Object.entries(GROUNDS).filter(([name]) => wanted(
 			)
 		}
 	print('letters', name, all)
+}
+
+/** The place on a ring of the last of its pins. */
+function lastPin(ring: readonly Point[]): number {
+	const last = pinsOn(ring).at(-1)?.[1]
+	return Math.max(
+		1,
+		ring.findIndex((p) => p === last),
+	)
 }
 
 /** Pairs of places along a ring, about so far apart. */

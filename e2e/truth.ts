@@ -139,6 +139,8 @@ export interface Judged {
 	readonly max: number
 	/** How far the trace lies from the truth on average, px. */
 	readonly mean: number
+	/** Nineteen of twenty places of the trace are no further than this, px. */
+	readonly p95: number
 }
 
 /** Judges the first outline of an exported drawing against a photo's truth. */
@@ -152,6 +154,7 @@ export function judge(svg: string, truth: readonly Point[]): Judged {
 		nodes: outline.nodes.length,
 		max: Math.max(...out, ...back),
 		mean: out.reduce((sum, d) => sum + d, 0) / out.length,
+		p95: out.toSorted((a, b) => a - b)[Math.floor(0.95 * out.length)] ?? 0,
 	}
 }
 

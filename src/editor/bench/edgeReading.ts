@@ -6,6 +6,8 @@ export type EdgesThere =
 	| 'known'
 	/** They are being read. */
 	| 'coming'
+	/** They could not be read. */
+	| 'failed'
 	/** A photo lies there, but all that do are hidden. */
 	| 'hidden'
 	| 'no photo'

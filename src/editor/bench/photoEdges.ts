@@ -168,7 +168,8 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 		focus = at
 		void attend()
 		const near = core && missing(photo, boxOf([at]), at, core)
-		return near && near.length === 0 ? 'known' : 'coming'
+		if (near && near.length === 0) return 'known'
+		return told.getState().failed ? 'failed' : 'coming'
 	}
 
 	return {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { newPiece, parsePathData } from '@/core'
 import { NOTHING } from '@/store/selection'
-import { between, nextStop, stopAt } from './walk'
+import { between, nextAmong, nextStop, stopAt } from './walk'
 
 const piece = newPiece('Ring', parsePathData('M0 0H100V100H0ZM40 40V60H60V40Z'))
 const [outer, inner] = piece.contours
@@ -23,6 +23,17 @@ describe('the walk', () => {
 		// The opening runs against the outline round it: on means back along it. Then it begins anew.
 		expect(seen).toEqual([0, 1, 2, 3, 0, 3, 2, 1, 0])
 		expect(nextStop([piece], at(outer, 0), -1)).toMatchObject({ contour: inner, index: 1 })
+	})
+
+	test('goes only to some nodes where that is wished, on to the next outline too', () => {
+		const only = new Set([outer!.nodes[2]!.id, inner!.nodes[1]!.id])
+		const first = nextAmong([piece], { ...NOTHING, piece: piece.id }, 1, null, only)
+		expect(first).toMatchObject({ contour: outer, index: 2 })
+		const second = nextAmong([piece], at(outer, 2), 1, null, only)
+		expect(second).toMatchObject({ contour: inner, index: 1 })
+		expect(nextAmong([piece], at(inner, 1), 1, null, only)).toMatchObject({ index: 2 })
+		expect(nextAmong([piece], at(outer, 2), 1, null, new Set())).toBeNull()
+		expect(nextAmong([piece], at(outer, 2), 1, null, null)).toMatchObject({ index: 3 })
 	})
 
 	test('says where one is', () => {

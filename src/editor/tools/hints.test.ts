@@ -15,7 +15,7 @@ const holds = [null, ...HOLDS.map(({ hold }) => hold as PressHold)]
 test.each([
 	...(['place', 'hand', 'move', 'insert'] as const).map(pressedHint),
 	...(['nothing', 'first', 'pin', 'last', 'way', 'end'] as const).flatMap((over) =>
-		(['known', 'coming', 'hidden', 'no photo'] as const).flatMap((there) =>
+		(['known', 'coming', 'failed', 'hidden', 'no photo'] as const).flatMap((there) =>
 			[true, false].flatMap((running) =>
 				[true, false].map((closed) => runHint({ over, running, closed }, there)),
 			),

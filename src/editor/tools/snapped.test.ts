@@ -1,5 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { addGuides, newGuide } from '@/core'
+import { addGuides, distance, newGuide, type Point } from '@/core'
+import { rendered } from '@/core/photo/testing/rendered'
+import { edgeField, edgesOnSheet } from '@/core/pictures'
+import { readingOf } from '@/editor/bench/edgeReading'
 import { createNodes } from './nodes/nodes'
 import { createPen } from './pen/pen'
 import { at, click, drag, handyBench } from './testing/handyBench'
@@ -84,5 +87,56 @@ describe('Nodes under snapping', () => {
 		bench.select({ ...bench.selection(), nodes: new Set([first.id]) })
 		drag(createNodes(bench), [50, 150], [13, 303])
 		expect(bench.contour().nodes[0]?.out).toEqual([10, 300])
+	})
+})
+
+describe('snapping to the photo’s edges', () => {
+	const middle: Point = [100, 100]
+	const disc = edgesOnSheet(
+		edgeField(rendered(200, 200, (x, y) => Math.hypot(x - 100, y - 100) < 60)),
+		[1, 0, 0, 1, 0, 0],
+	)
+	const off = (p: Point | undefined) => Math.abs(distance(p ?? middle, middle) - 60)
+	const begin = (...paths: string[]) => {
+		const bench = handyBench(...paths)
+		bench.setEdges(readingOf(disc))
+		bench.setSnapping({ edges: true })
+		return bench
+	}
+
+	test('nodes are placed on the edge within reach, to a fraction of a px, with a sign along it', () => {
+		const bench = begin()
+		const pen = createPen(bench, () => 'Piece 1')
+		pen.move(at([164, 100]))
+		expect(off(pen.overlay().snapped?.at)).toBeLessThan(0.06)
+		expect(Math.abs(pen.overlay().snapped?.caught.along?.[1] ?? 0)).toBeGreaterThan(0.99)
+		click(pen, [164, 100])
+		click(pen, [100, 36])
+		click(pen, [100, 100])
+		const nodes = bench.contour().nodes
+		expect(off(nodes[0]?.at)).toBeLessThan(0.06)
+		expect(off(nodes[1]?.at)).toBeLessThan(0.06)
+		expect(nodes[2]?.at).toEqual([100, 100])
+	})
+
+	test('dragged nodes catch it; a handle of a node on it offers to lie along it', () => {
+		const bench = begin('M20 20L180 20L180 180Z')
+		const nodes = createNodes(bench)
+		drag(nodes, [180, 20], [145, 58])
+		expect(off(bench.contour().nodes[1]?.at)).toBeLessThan(0.06)
+		const pen = createPen(begin(), () => 'Piece 1')
+		pen.move(at([160, 100]))
+		pen.down(at([160, 100]))
+		pen.move(at([163, 140]))
+		expect(pen.overlay().snapped?.at[0]).toBeCloseTo(160, 0)
+	})
+
+	test('guides and nodes go before it', () => {
+		const bench = begin()
+		bench.apply('Lay', (s) => addGuides(s, [newGuide('x', 165)]))
+		bench.setSnapping({ edges: true, guides: true })
+		const pen = createPen(bench, () => 'Piece 1')
+		click(pen, [163, 100])
+		expect(bench.contour().nodes[0]?.at).toEqual([165, 100])
 	})
 })

@@ -1,19 +1,15 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../formats/pathData'
+import { reverseContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import { grain, picture } from '../testing/arbitraryPixels'
+import { ring } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
 import { edgeDeviation } from './edgeDeviation'
 import { edgeField } from './edgeField'
 
-/** A ring of four arcs, all but a circle; clockwise, or the other way round. */
-function ring(x: number, y: number, r: number, clockwise = true): Contour {
-	const k = 0.5523 * r
-	const d = clockwise
-		? `M${x - r} ${y}C${x - r} ${y - k} ${x - k} ${y - r} ${x} ${y - r}S${x + r} ${y - k} ${x + r} ${y}S${x + k} ${y + r} ${x} ${y + r}S${x - r} ${y + k} ${x - r} ${y}Z`
-		: `M${x - r} ${y}C${x - r} ${y + k} ${x - k} ${y + r} ${x} ${y + r}S${x + r} ${y + k} ${x + r} ${y}S${x + k} ${y - r} ${x} ${y - r}S${x - r} ${y - k} ${x - r} ${y}Z`
-	return parsePathData(d)[0] as Contour
-}
+/** A ring, clockwise on screen, or the other way round. */
+const turned = (x: number, y: number, r: number, clockwise: boolean): Contour =>
+	clockwise ? ring(x, y, r) : reverseContour(ring(x, y, r))
 
 const median = (values: Iterable<number>) => {
 	const sorted = [...values].filter((v) => !Number.isNaN(v)).sort((a, b) => a - b)
@@ -28,7 +24,7 @@ describe('outlines measured against a photo’s edges', () => {
 		(out) => {
 			const field = edgeField(DISC)
 			for (const clockwise of [true, false]) {
-				const profile = edgeDeviation([ring(70, 70, 45 + out, clockwise)], field)
+				const profile = edgeDeviation([turned(70, 70, 45 + out, clockwise)], field)
 				expect(profile.covered).toBeGreaterThan(0.97)
 				expect(Math.abs(median(profile.offset) - out)).toBeLessThan(0.06)
 				const off = [...profile.offset].filter((v) => Math.abs(v - out) > 0.3)
@@ -44,7 +40,7 @@ describe('outlines measured against a photo’s edges', () => {
 			return r < 55 && r > 25
 		})
 		for (const clockwise of [true, false]) {
-			const pair = [ring(70, 70, 53), ring(70, 70, 27, clockwise)]
+			const pair = [ring(70, 70, 53), turned(70, 70, 27, clockwise)]
 			const { offset } = edgeDeviation(pair, edgeField(photo))
 			expect(Math.abs(median(offset) + 2)).toBeLessThan(0.08)
 			for (const v of offset) if (!Number.isNaN(v)) expect(v).toBeLessThan(0)

@@ -2,6 +2,7 @@ import { at, byteAt, item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { directionAt, type EdgeField, levelAt, logAt } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
+import { sharpenCorners } from './sharpenCorners'
 import { type EdgePlace, onEdge, snapToEdge } from './snapToEdge'
 
 export interface FollowOptions {
@@ -26,7 +27,7 @@ const FAINT = 1
 /** … and octaves above that at which an edge is as good as any. */
 const PLAIN = 2.5
 /** A way that is dearer than the best by this share is good enough: it is found much sooner. */
-const HASTE = 2
+const HASTE = 1.25
 /** The window reaches so far beyond the ends, as a share of their distance, and at least so far, px. */
 const MARGIN = 0.35
 const LEAST_MARGIN_PX = 24
@@ -347,8 +348,10 @@ class Buckets {
 
 /** A pixel of the path is further than this from no edge that is its, px. */
 const ASIDE_PX = 1.6
-/** Pixels in a row without an edge are but a gap in it if they are fewer. */
-const GAP = 3
+/** A pixel is part of an edge if so many round it along the way are, … */
+const AROUND = 8
+/** … of those there are this share: in grain some always seem to be. */
+const MOSTLY = 0.65
 
 /** Pixels moved to the edge's own places; stretches without one are straight. */
 function refinedPath(
@@ -366,15 +369,15 @@ function refinedPath(
 		const place = onEdge(field, p) ?? besideWay(field, pixels, i)
 		return place && distance(place.at, p) <= ASIDE_PX ? place.at : null
 	})
-	// A single pixel that seems to lie on an edge, amid none, is grain.
+	// A few pixels that seem to lie on an edge, amid none, are grain.
 	const kept = places.filter((place, i): place is Point => {
 		if (!place) return false
 		if (i === 0 || i === places.length - 1) return true
-		const around = places.slice(Math.max(0, i - GAP), i + GAP + 1).filter(Boolean).length
-		return around > GAP
+		const around = places.slice(Math.max(0, i - AROUND), i + AROUND + 1)
+		return around.filter(Boolean).length >= MOSTLY * around.length
 	})
 	const forward = kept.filter((p, i) => i === 0 || isOn(kept[i - 1] as Point, p))
-	return Float64Array.from((forward.length > 1 ? forward : [a, b]).flat())
+	return Float64Array.from((forward.length > 1 ? sharpenCorners(forward) : [a, b]).flat())
 }
 
 /** Two places nearer to each other than this are one, px. */

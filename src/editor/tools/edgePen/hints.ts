@@ -27,6 +27,8 @@ export function runHint(
 const WHY: Readonly<Record<EdgesThere, string | null>> = {
 	known: null,
 	coming: 'The photo’s edges are being read here; the way is straight until they are.',
+	failed:
+		'The photo’s edges could not be read; the way is straight. Move the pointer to try again.',
 	hidden: 'The photo is hidden here: show it, and its edges can be followed.',
 	'no photo': 'There is no photo here whose edge could be followed; the way is straight.',
 }

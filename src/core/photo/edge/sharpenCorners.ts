@@ -1,0 +1,126 @@
+import { item } from '../../geometry/numbers'
+import {
+	add,
+	cross,
+	distance,
+	dot,
+	length,
+	type Point,
+	scale,
+	subtract,
+} from '../../geometry/point'
+
+/** Blur rounds a corner off so far from it, px along the way. */
+const ROUNDED_PX = 3
+/** The edges on either side are looked at from there on for so far, px. */
+const ARM_PX = 7
+/** … and are straight if no point is further from a line than this, px. */
+const STRAIGHT_PX = 0.22
+/** A turn less than this is a bend, radians. */
+const LEAST_TURN = 0.7
+/** The corner that the edges make is no further from the way than this, px. */
+const OUT_PX = 3
+
+/**
+ * A way along edges with its corners where the edges on either side of them meet: the blur of a photo
+ * rounds them off, and a way that follows it cuts them.
+ * @param way points about a px apart
+ */
+export function sharpenCorners(way: readonly Point[]): Point[] {
+	const along = lengths(way)
+	const turns = way.map((_, i) => turnAt(way, along, i))
+	const made: Point[] = []
+	for (let i = 0; i < way.length; i++) {
+		const corner = isSharpest(turns, along, i) ? cornerAt(way, along, i) : null
+		if (!corner) {
+			made.push(item(way, i))
+			continue
+		}
+		while (made.length > 1 && distance(item(made, made.length - 1), item(way, i)) < ROUNDED_PX)
+			made.pop()
+		made.push(corner)
+		while (i + 2 < way.length && item(along, i + 1) - item(along, i) < ROUNDED_PX) {
+			if (distance(item(way, i + 1), corner) >= ROUNDED_PX) break
+			i++
+		}
+	}
+	return made
+}
+
+function lengths(way: readonly Point[]): number[] {
+	let gone = 0
+	return way.map((p, i) => {
+		gone += i === 0 ? 0 : distance(p, item(way, i - 1))
+		return gone
+	})
+}
+
+/** The arm of the way that leaves a place after the rounding, forward or back; `null` where it is too short. */
+function armAt(way: readonly Point[], along: readonly number[], i: number, by: 1 | -1) {
+	const from = item(along, i) + by * ROUNDED_PX
+	const to = from + by * ARM_PX
+	const points: Point[] = []
+	for (let k = i + by; k >= 0 && k < way.length; k += by) {
+		const gone = item(along, k)
+		if (by * (gone - from) < 0) continue
+		if (by * (gone - to) > 0) break
+		points.push(item(way, k))
+	}
+	const [first, last] = [points[0], points.at(-1)]
+	if (!first || !last || points.length < 4 || distance(first, last) < 0.6 * ARM_PX) return null
+	return { points, first, last }
+}
+
+/** How sharply the way turns at a place, radians. */
+function turnAt(way: readonly Point[], along: readonly number[], i: number): number {
+	const [back, on] = [armAt(way, along, i, -1), armAt(way, along, i, 1)]
+	if (!back || !on) return 0
+	const [into, out] = [subtract(back.first, back.last), subtract(on.last, on.first)]
+	return Math.abs(Math.atan2(cross(into, out), dot(into, out)))
+}
+
+/** Whether nowhere near by the way turns more sharply. */
+function isSharpest(turns: readonly number[], along: readonly number[], i: number): boolean {
+	const own = item(turns, i)
+	if (own < LEAST_TURN) return false
+	for (const by of [1, -1])
+		for (let k = i + by; k >= 0 && k < turns.length; k += by) {
+			if (Math.abs(item(along, k) - item(along, i)) > ROUNDED_PX) break
+			if (item(turns, k) > own || (item(turns, k) === own && by < 0)) return false
+		}
+	return true
+}
+
+/** Where the straight edges on either side meet; `null` where they are not straight, or meet far off. */
+function cornerAt(way: readonly Point[], along: readonly number[], i: number): Point | null {
+	const [back, on] = [armAt(way, along, i, -1), armAt(way, along, i, 1)]
+	if (!back || !on) return null
+	const [a, b] = [lineThrough(back.points), lineThrough(on.points)]
+	if (!a || !b) return null
+	const across = cross(a.way, b.way)
+	if (Math.abs(across) < Math.sin(LEAST_TURN) / 2) return null
+	const t = cross(subtract(b.at, a.at), b.way) / across
+	const corner = add(a.at, scale(a.way, t))
+	return distance(corner, item(way, i)) <= OUT_PX ? corner : null
+}
+
+/** The line in the middle of points: through their mean, along their greatest spread. */
+function lineThrough(points: readonly Point[]): { at: Point; way: Point } | null {
+	const n = points.length
+	const at: Point = [
+		points.reduce((sum, [x]) => sum + x, 0) / n,
+		points.reduce((sum, [, y]) => sum + y, 0) / n,
+	]
+	let [xx, xy, yy] = [0, 0, 0]
+	for (const p of points) {
+		const [dx, dy] = subtract(p, at)
+		xx += dx * dx
+		xy += dx * dy
+		yy += dy * dy
+	}
+	const angle = Math.atan2(2 * xy, xx - yy) / 2
+	const way: Point = [Math.cos(angle), Math.sin(angle)]
+	if (length(way) === 0) return null
+	const straight = points.every((p) => Math.abs(cross(way, subtract(p, at))) <= STRAIGHT_PX)
+	return straight ? { at, way } : null
+}
