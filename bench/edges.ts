@@ -284,10 +284,7 @@ for (const [name, grounds] of Object.entries(GROUNDS).filter(([name]) => wanted(
 /** The place on a ring of the last of its pins. */
 function lastPin(ring: readonly Point[]): number {
 	const last = pinsOn(ring).at(-1)?.[1]
-	return Math.max(
-		1,
-		ring.findIndex((p) => p === last),
-	)
+	return Math.max(1, ring.indexOf(last ?? [0, 0]))
 }
 
 /** Pairs of places along a ring, about so far apart. */

@@ -1,6 +1,6 @@
 import { fitPolyline } from '../../fit/fitPolyline'
 import { item } from '../../geometry/numbers'
-import { distance, type Point } from '../../geometry/point'
+import { cross, distance, type Point, subtract } from '../../geometry/point'
 import { isStraight, type Segment, segments, withHandles } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
 import { edgeDeviation } from './edgeDeviation'
@@ -32,9 +32,9 @@ const REACH_PX = 8
 const TOLERANCE_PX = 0.8
 /** The way that is followed wavers, and rounds corners off: it is fitted so much more loosely, then moved onto the edge. */
 const LOOSE = 2.25
-/** A way along an edge that is longer than the straight one by so many times and px is another edge's. */
-const DETOUR = 2.5
-const DETOUR_PX = 24
+/** A way that leaves the straight one by more than this share of it, and px, is another edge's. */
+const BULGE = 0.35
+const BULGE_PX = 6
 
 /**
  * Straight segments bent along a photo's edges: each is followed from node to node, runs of them are
@@ -175,8 +175,7 @@ function wayAlong(
 		}
 		const path = followEdge(field, a, b, { reach: 1.5, ...(before && { before }) })
 		const points = pointsOf(path)
-		const detour = lengthOf(points) > DETOUR * distance(a, b) + DETOUR_PX
-		if (!detour && points.length > 2) {
+		if (leads(points, a, b)) {
 			found++
 			way.push(...points.slice(1, -1))
 			before = path
@@ -185,6 +184,24 @@ function wayAlong(
 	}
 	const apart = way.filter((p, i) => i === 0 || distance(p, item(way, i - 1)) > 1e-6)
 	return { way: apart, found }
+}
+
+/** Steps of a way that are longer are gaps in its edge, px. */
+const GAP_PX = 3
+/** The share of a way that may be gaps. */
+const MOST_GAPS = 0.15
+
+/** Whether a way is an edge all along, and one that a straight segment may stand for. */
+function leads(way: readonly Point[], a: Point, b: Point): boolean {
+	const chord = distance(a, b)
+	const steps = way.slice(1).map((p, i) => distance(item(way, i), p))
+	const whole = steps.reduce((sum, step) => sum + step, 0)
+	const gaps = steps.reduce((sum, step) => sum + (step > GAP_PX ? step : 0), 0)
+	if (way.length < 3 || gaps > MOST_GAPS * whole + GAP_PX) return false
+	const bulge = Math.max(
+		...way.map((p) => Math.abs(cross(subtract(b, a), subtract(p, a))) / (chord || 1)),
+	)
+	return bulge <= BULGE * chord + BULGE_PX
 }
 
 /** A straight segment has an edge along so much of it, and lies on it: it is no curve. */
@@ -202,10 +219,6 @@ const STRAIGHT_REACH_PX = 3
 
 function pointsOf(path: Float64Array): Point[] {
 	return Array.from({ length: path.length / 2 }, (_, i) => [path[2 * i] ?? 0, path[2 * i + 1] ?? 0])
-}
-
-function lengthOf(points: readonly Point[]): number {
-	return points.reduce((sum, p, i) => sum + (i === 0 ? 0 : distance(p, item(points, i - 1))), 0)
 }
 
 const flat = (points: readonly Point[]) => Float64Array.from(points.flat())

@@ -35,11 +35,13 @@ describe('corners of a way', () => {
 	})
 
 	test('bends, arcs and what is too short stay as they are', () => {
-		const arc = Array.from(
-			{ length: 60 },
-			(_, k): Point => [20 * Math.cos(k / 20), 20 * Math.sin(k / 20)],
-		)
-		expect(sharpenCorners(arc)).toEqual(arc)
+		for (const r of [6, 10, 16, 20, 30]) {
+			const arc = Array.from(
+				{ length: 4 * r },
+				(_, k): Point => [r * Math.cos(k / r), r * Math.sin(k / r)],
+			)
+			expect(sharpenCorners(arc)).toEqual(arc)
+		}
 		const bend = cornered(0.4, 0)
 		expect(sharpenCorners(bend)).toEqual(bend)
 		const short = cornered(1.5, 0.5).slice(27, 33)

@@ -14,8 +14,10 @@ import {
 const ROUNDED_PX = 3
 /** The edges on either side are looked at from there on for so far, px. */
 const ARM_PX = 7
-/** … and are straight if no point is further from a line than this, px. */
-const STRAIGHT_PX = 0.22
+/** … and are straight if no point is further from a line than this, px, … */
+const STRAIGHT_PX = 0.45
+/** … and if the turn between them is so many times as much as their own: on an arc it is twice that. */
+const TURNS_HERE = 4
 /** A turn less than this is a bend, radians. */
 const LEAST_TURN = 0.7
 /** The corner that the edges make is no further from the way than this, px. */
@@ -79,6 +81,14 @@ function turnAt(way: readonly Point[], along: readonly number[], i: number): num
 	return Math.abs(Math.atan2(cross(into, out), dot(into, out)))
 }
 
+/** How much an arm turns from its first half to its second, radians. */
+function bendOf(points: readonly Point[]): number {
+	const middle = item(points, points.length >> 1)
+	const into = subtract(middle, item(points, 0))
+	const out = subtract(item(points, points.length - 1), middle)
+	return Math.atan2(cross(into, out), dot(into, out))
+}
+
 /** Whether nowhere near by the way turns more sharply. */
 function isSharpest(turns: readonly number[], along: readonly number[], i: number): boolean {
 	const own = item(turns, i)
@@ -95,6 +105,8 @@ function isSharpest(turns: readonly number[], along: readonly number[], i: numbe
 function cornerAt(way: readonly Point[], along: readonly number[], i: number): Point | null {
 	const [back, on] = [armAt(way, along, i, -1), armAt(way, along, i, 1)]
 	if (!back || !on) return null
+	const own = Math.abs(bendOf(back.points)) + Math.abs(bendOf(on.points))
+	if (turnAt(way, along, i) < TURNS_HERE * own) return null
 	const [a, b] = [lineThrough(back.points), lineThrough(on.points)]
 	if (!a || !b) return null
 	const across = cross(a.way, b.way)
