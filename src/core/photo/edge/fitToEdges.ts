@@ -91,7 +91,31 @@ function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOpt
 			),
 		)
 	}
-	return uncrossed(now, contours)
+	return uncrossed(noWorse(now, contours, field, o), contours)
+}
+
+/** Distances beyond this count as this: an edge that is not the outline's says no more, px. */
+const COUNTED_PX = 4
+
+/** Outlines that came to lie further from their edges than they did stay as they were. */
+function noWorse(
+	fitted: readonly Contour[],
+	begun: readonly Contour[],
+	field: EdgeField,
+	{ reach = REACH_PX, allowance = 0 }: FitToEdgesOptions,
+): Contour[] {
+	const off = (contours: readonly Contour[]) => {
+		const sums = contours.map(() => ({ far: 0, size: 0 }))
+		for (const { contour, edge, length: size } of edgeSamples(contours, field, reach)) {
+			const sum = item(sums, contour)
+			const away = Number.isNaN(edge) ? COUNTED_PX : Math.abs(edge - allowance)
+			sum.far += size * Math.min(COUNTED_PX, away)
+			sum.size += size
+		}
+		return sums.map(({ far, size }) => far / (size || 1))
+	}
+	const [was, is] = [off(begun), off(fitted)]
+	return fitted.map((contour, k) => (item(is, k) <= item(was, k) ? contour : item(begun, k)))
 }
 
 /** Outlines that came to cross themselves, or each other, stay as they were. */

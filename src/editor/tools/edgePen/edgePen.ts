@@ -211,6 +211,8 @@ function overWhat({ run }: EdgePenState, input: PointerInput, sight: Sight): Edg
 	if (pin === 0 && run.pins.length > 1) return { what: run.base ? 'pin' : 'first', pin }
 	if (pin >= 0 && pin === run.pins.length - 1 && !run.closed) return { what: 'last', pin }
 	if (pin >= 0) return { what: 'pin', pin }
+	// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
+	if (!run.closed && input.hold !== 'insert') return OVER_NOTHING
 	const way = run.pins.findIndex((one) => one.way && nearWay(one.way, input))
 	return way >= 0 ? { what: 'way', pin: way } : OVER_NOTHING
 }
@@ -381,10 +383,12 @@ function up(before: EdgePenState, input: PointerInput, sight: Sight, own: Own): 
 		return stand(state, placed, 'Insert a pin', sight, own)
 	}
 	const { what, pin } = state.over
+	// While drawing, a click on a pin in between sets the next one.
+	if (what === 'pin' && !run.closed)
+		return stand(state, withPin(run, press.start, 'edge', making), draw, sight, own)
 	if (what === 'first' && !run.closed && run.pins.length > 2)
 		return stand(state, closedRun(run, making), 'Close along the edge', sight, own)
-	const mayGo = what === 'pin' || (what === 'first' && run.closed)
-	if (mayGo && pin >= (run.base ? 1 : 0) && run.pins.length > 2)
+	if (run.closed && pin >= 0 && run.pins.length > 2)
 		return stand(state, withoutPin(run, pin, making), 'Take a pin away', sight, own)
 	return { state: { ...state, press: null } }
 }
@@ -516,8 +520,10 @@ const POINTING: readonly Shortcut[] = [
 	{ keys: heldKey('corner'), does: 'Straight to the pointer' },
 	{ keys: 'Click the first pin', does: 'Close along the edge' },
 	{ keys: 'Double-click', does: 'End the outline open' },
-	{ keys: 'Drag a pin, a way', does: 'Move it; one more pin there' },
-	{ keys: 'Click a pin', does: 'Take it away' },
+	{ keys: 'Drag a pin', does: 'Move it' },
+	{ keys: heldKey('insert'), does: 'Click the way: one more pin there' },
+	{ keys: 'Closed: drag the way', does: 'One more pin there' },
+	{ keys: 'Closed: click a pin', does: 'Take it away' },
 ]
 
 export function createEdgePen(bench: Bench, needs: EdgePenNeeds): Tool {
@@ -532,7 +538,7 @@ export const edgePenTool: ToolDef = {
 	about: 'outlines',
 	draws: true,
 	places: true,
-	holds: ['corner'],
+	holds: ['corner', 'insert'],
 	shortcuts: [...POINTING, ...KEYS],
 	create: ({ bench, open, slices }) => {
 		let fit: Fit | null = null

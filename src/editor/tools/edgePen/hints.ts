@@ -12,7 +12,9 @@ export function runHint(
 	if (over === 'first' && !closed)
 		return 'Click: close the outline along the edge. Drag: move the pin.'
 	if (over === 'last') return 'Double-click: end open. Drag: move the pin. Backspace: take it back.'
-	if (over === 'first' || over === 'pin') return 'Drag: move the pin. Click: take it away.'
+	if (closed && (over === 'first' || over === 'pin'))
+		return 'Drag: move the pin. Click: take it away.'
+	if (over === 'pin') return 'Drag: move the pin. Delete: take it away. Click: next pin.'
 	if (over === 'way') return 'Press here and drag: one more pin, where the way went astray.'
 	if (over === 'end') return 'Click: go on from the end of this outline, along the edge.'
 	const why = WHY[there]
@@ -20,7 +22,7 @@ export function runHint(
 	if (closed)
 		return 'Closed. Drag pins and ways until it fits; Enter: done. Click elsewhere: the next outline.'
 	return running
-		? `Click: next pin. Press and draw: by hand. ${heldKey('corner')}: straight. First pin or Enter: close.`
+		? `Click: next pin. Draw: by hand. ${heldKey('corner')}: straight. ${heldKey('insert')}: pin on the way. Enter: close.`
 		: 'Click on an edge: the first pin. End node of an outline: go on from there.'
 }
 
