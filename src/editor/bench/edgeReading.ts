@@ -16,6 +16,8 @@ export type EdgesThere =
 export interface EdgeReading {
 	/** What can be said there; where it is not known yet, it is seen to that it will be. */
 	there(at: Point): EdgesThere
+	/** Whether all is known that a way from one place to another asks for. */
+	knows(from: Point, to: Point): boolean
 	/** The edge near a place; nothing where there is none, or none is known yet. */
 	snap(at: Point, o?: SnapOptions): EdgePlace | undefined
 	/** The way along the edge; straight where nothing is known. */
@@ -24,6 +26,7 @@ export interface EdgeReading {
 
 export const NO_EDGES: EdgeReading = {
 	there: () => 'no photo',
+	knows: () => true,
 	snap: () => undefined,
 	follow: (from, to) => straightWay(from, to),
 }
@@ -34,7 +37,7 @@ export function straightWay(from: Point, to: Point): Float64Array {
 
 /** A reading of edges that are all known, of one photo. */
 export function readingOf(edges: EdgesOnSheet): EdgeReading {
-	return { there: () => 'known', snap: edges.snap, follow: edges.follow }
+	return { there: () => 'known', knows: () => true, snap: edges.snap, follow: edges.follow }
 }
 
 /** What of a photo its edges depend on. */

@@ -3,6 +3,7 @@ import {
 	boxOf,
 	type Contour,
 	contourHull,
+	distance,
 	growBox,
 	joinBoxes,
 	type PlacedPhoto,
@@ -48,6 +49,9 @@ type Core = typeof import('@/core/pictures')
 
 /** Edges are looked for so far from an outline at most, sheet px. */
 const REACH_PX = 24
+
+/** A way from place to place looks so far round them, sheet px, and a third of their distance. */
+const WAY_MARGIN_PX = 24
 
 /** The topmost photo that shows at a place. */
 export function photoAt({ photos }: Sheet, at: Point): PlacedPhoto | undefined {
@@ -174,6 +178,12 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 
 	return {
 		there,
+		knows: (from, to) => {
+			const photo = photoAt(open.sheet(), from) ?? photoAt(open.sheet(), to)
+			if (!photo) return true
+			const round = growBox(boxOf([from, to]), WAY_MARGIN_PX + distance(from, to) / 3)
+			return core !== null && missing(photo, round, from, core).length === 0
+		},
 		snap: (at, o) => {
 			const photo = photoAt(open.sheet(), at)
 			return photo && reader(photo)?.snap(at, o)

@@ -1,5 +1,5 @@
 import { at, byteAt, item } from '../../geometry/numbers'
-import { distance, type Point } from '../../geometry/point'
+import { distance, dot, type Point, subtract, unit } from '../../geometry/point'
 import { directionAt, type EdgeField, levelAt, logAt } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
 import { sharpenCorners } from './sharpenCorners'
@@ -20,7 +20,7 @@ const ON_EDGE = 5
 /** … a px beside all edges, … */
 const OFF_EDGE = 32
 /** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
-const WRONG_SIDE = 16
+const WRONG_SIDE = 12
 const OTHER_SIDES = 14
 /** Octaves below what counts as an edge at which a change is still better than nothing, … */
 const FAINT = 1
@@ -68,7 +68,10 @@ export function followEdge(
 		...(start ? [start.sides] : []),
 		...(end ? [end.sides] : []),
 	]
-	const lighterRight = known?.lighterRight ?? agreed(faces(start, a, b), faces(end, a, b))
+	const [one, other] = [faces(start, a, b), faces(end, a, b)]
+	// What the pins themselves say goes before what the stretch before says.
+	const silent = one === undefined && other === undefined
+	const lighterRight = silent ? known?.lighterRight : agreed(one, other)
 	const pixels = search(field, a, b, { lighterRight, sides }, clear)
 	return refinedPath(field, a, b, pixels, clear)
 }
@@ -377,7 +380,36 @@ function refinedPath(
 		return around.filter(Boolean).length >= MOSTLY * around.length
 	})
 	const forward = kept.filter((p, i) => i === 0 || isOn(kept[i - 1] as Point, p))
-	return Float64Array.from((forward.length > 1 ? sharpenCorners(forward) : [a, b]).flat())
+	return Float64Array.from((forward.length > 1 ? sharpenCorners(steadied(forward)) : [a, b]).flat())
+}
+
+/** Weights of a place and its neighbours on either side. */
+const STEADY = [3, 2, 2, 1] as const
+/** Where a way turns by more than this over as many places on either side, it is left as it is: a cosine. */
+const STEADY_TURN = 0.85
+/** Steps that are longer are gaps, px. */
+const STEP_PX = 2.5
+
+/** The way without the wavering from pixel to pixel; its corners, ends and gaps as they are. */
+function steadied(way: readonly Point[]): Point[] {
+	const reach = STEADY.length - 1
+	const close = (i: number) => distance(item(way, i), item(way, i + 1)) <= STEP_PX
+	return way.map((p, i) => {
+		if (i < reach || i + reach >= way.length) return p
+		for (let k = i - reach; k < i + reach; k++) if (!close(k)) return p
+		const into = unit(subtract(p, item(way, i - reach)))
+		const out = unit(subtract(item(way, i + reach), p))
+		if (dot(into, out) < STEADY_TURN) return p
+		let [x, y, whole] = [0, 0, 0]
+		for (let k = -reach; k <= reach; k++) {
+			const weight = STEADY[Math.abs(k)] ?? 0
+			const [qx, qy] = item(way, i + k)
+			x += weight * qx
+			y += weight * qy
+			whole += weight
+		}
+		return [x / whole, y / whole]
+	})
 }
 
 /** Two places nearer to each other than this are one, px. */

@@ -207,6 +207,26 @@ describe('stretches of other kinds', () => {
 		expect(bench.contour().nodes).toHaveLength(3)
 	})
 
+	test('ways laid before the edges were known are sought anew once they are', () => {
+		let known = false
+		const edges: EdgeReading = {
+			there: () => (known ? 'known' : 'coming'),
+			knows: () => known,
+			snap: (p, o) => (known ? DISC.snap(p, o) : undefined),
+			follow: (p, q, o) => (known ? DISC : NO_EDGES).follow(p, q, o),
+		}
+		const { bench, pen } = begin(edges)
+		for (const k of [0, 1, 2]) click(pen, on(k))
+		expect(bench.contour().nodes).toHaveLength(3)
+		expect(bench.contour().nodes.some(({ out }) => out)).toBe(false)
+		pen.move(at(on(2.2)))
+		expect(pen.hint()).toContain('being read')
+		known = true
+		pen.move(at(on(2.3)))
+		expect(bench.contour().nodes.some(({ out }) => out)).toBe(true)
+		expect(worst(bench.contour())).toBeLessThan(1.2)
+	})
+
 	test('without a photo pins are joined straight, and the hint says why', () => {
 		const { bench, pen } = begin(NO_EDGES)
 		for (const p of [

@@ -40,6 +40,7 @@ import {
 	previewOf,
 	put,
 	type Run,
+	readAnew,
 	wayTo,
 	withHand,
 	withoutPin,
@@ -299,6 +300,8 @@ function move(
 	if (press) return { state: pressed(state, press, input, sight, own) }
 	// It is seen to that the edges here are read before they are asked for.
 	sight.edges().there(input.at)
+	const anew = run && readAnew(run, own.making(sight, input.pixel))
+	if (anew && anew !== run) return stand(state, anew, 'Draw along the edge', sight, own)
 	const over = overWhat(state, input, sight)
 	const last = run?.pins.at(-1)
 	const leads = run && !run.closed && last && (over.what === 'nothing' || over.what === 'first')
@@ -430,7 +433,8 @@ const KEYS: readonly EdgePenKey[] = [
 			if (!run) return null
 			if (run.closed || run.base || run.pins.length < 3) return accept(state, sight)
 			const making = own.making(sight, state.pointer?.pixel ?? 1)
-			return stand(state, closedRun(run, making), 'Close along the edge', sight, own)
+			const whole = closedRun(readAnew(run, making), making)
+			return stand(state, whole, 'Close along the edge', sight, own)
 		},
 	},
 	{

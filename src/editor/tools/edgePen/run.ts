@@ -26,6 +26,8 @@ export interface Pin {
 	readonly way: Float64Array | null
 	/** By the edge, straight, or by hand: only what goes by the edge goes anew where a pin is moved. */
 	readonly by: 'edge' | 'straight' | 'hand'
+	/** The edges about the way were not known yet: it is sought anew once they are. */
+	readonly unread?: boolean
 }
 
 /** What the Edge pen has under way; the outline that it makes stands on the sheet. */
@@ -78,7 +80,20 @@ export function withPin(run: Run, at: Point, by: Pin['by'], making: Making): Run
 	const last = run.pins.at(-1)
 	if (!last) return run
 	const way = wayTo(last, at, by, making)
-	return { ...run, pins: [...run.pins, { at: endOf(way) ?? at, way, by }] }
+	const unread = by === 'edge' && !making.edges.knows(last.at, at)
+	return { ...run, pins: [...run.pins, { at: endOf(way) ?? at, way, by, unread }] }
+}
+
+/** The run with those ways sought anew that were laid before the edges about them were known; the same run where there are none. */
+export function readAnew(run: Run, making: Making): Run {
+	const due = run.pins.findIndex(({ unread }, k) => {
+		const [from, to] = [run.pins.at(k - 1), run.pins[k]]
+		return unread && from && to && making.edges.knows(from.at, to.at)
+	})
+	const pin = run.pins[due]
+	if (!pin) return run
+	const pins = run.pins.map((one, k) => (k === due ? { ...one, unread: false } : one))
+	return readAnew(movedPin({ ...run, pins }, due, pinAt(pin.at, making), making), making)
 }
 
 /** The run with a stretch more that was drawn by hand. */
@@ -101,7 +116,8 @@ export function closedRun(run: Run, making: Making): Run {
 	const [first, last] = [run.pins[0], run.pins.at(-1)]
 	if (!first || !last || run.base) return run
 	const way = wayTo(last, first.at, 'edge', making)
-	return { ...run, closed: true, pins: withFirst(run.pins, { way, by: 'edge' }) }
+	const unread = !making.edges.knows(last.at, first.at)
+	return { ...run, closed: true, pins: withFirst(run.pins, { way, by: 'edge', unread }) }
 }
 
 function withFirst(pins: readonly Pin[], change: Partial<Pin>): Pin[] {
