@@ -17,6 +17,15 @@ const REEL: readonly { at: Point; pull?: Point }[] = [
 	{ at: [1736, 1310], pull: [1670, 1310] },
 ]
 
+/** The same reel along its edge. */
+const SPOOL: readonly Point[] = [
+	[1626, 1240],
+	[1636, 1080],
+	[1616, 1020],
+	[1736, 1003],
+	[1850, 1020],
+]
+
 process.env.SKIAGRAM_DEMO = '1'
 await withPage(async (page, base) => {
 	const shoot = async (name: string) => {
@@ -70,6 +79,18 @@ await withPage(async (page, base) => {
 	await page.mouse.move(...on([1606, 1280]))
 	await shoot('rough')
 	for (const _ of REEL) await page.keyboard.press('Backspace')
+	await page.keyboard.press('Escape')
+	await page.keyboard.press('f')
+	await page.mouse.move(...on(SPOOL[0] as Point))
+	await page.waitForTimeout(3000)
+	for (const at of SPOOL) {
+		await page.mouse.move(...on(at), { steps: 3 })
+		await page.mouse.down()
+		await page.mouse.up()
+	}
+	await page.mouse.move(...on([1838, 1200]), { steps: 4 })
+	await shoot('edge-pen')
+	for (const _ of SPOOL) await page.keyboard.press('Backspace')
 
 	await page.keyboard.press('3')
 	await page.mouse.move(...on([300, 300]))
@@ -101,6 +122,10 @@ await withPage(async (page, base) => {
 	await canvas.focus()
 	await page.keyboard.press('0')
 	await shoot('thin')
+	await page.keyboard.press('3')
+	await page.getByRole('button', { name: 'Fit to the photo' }).click()
+	await page.getByRole('button', { name: 'Take it' }).waitFor()
+	await shoot('profile')
 
 	await page.goto(base)
 	await page

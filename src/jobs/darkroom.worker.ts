@@ -9,6 +9,7 @@ import {
 	lineColour,
 	measureLocalContrast,
 } from '@/core/pictures'
+import { pixelsOf } from './pixelsOf'
 
 /** What is measured of a photo once, from a small copy of it. */
 export interface Studied {
@@ -52,14 +53,5 @@ const endpoint = {
 }
 
 export type DarkroomWorker = typeof endpoint
-
-function pixelsOf(bitmap: ImageBitmap): ImageData {
-	const { width, height } = bitmap
-	const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })
-	if (!context) throw new Error('There is no canvas to read pixels with.')
-	context.drawImage(bitmap, 0, 0)
-	bitmap.close()
-	return context.getImageData(0, 0, width, height)
-}
 
 expose(endpoint)

@@ -11,6 +11,7 @@ import {
 	makeTile,
 	tileGround,
 } from '@/core/pictures'
+import { pixelsOf } from './pixelsOf'
 
 /** A photo whose edges are read. */
 export interface EdgePhoto {
@@ -99,14 +100,5 @@ function profiles(one: OnPhoto, contours: readonly Contour[]) {
 }
 
 export type EdgesWorker = typeof endpoint
-
-function pixelsOf(bitmap: ImageBitmap): ImageData {
-	const { width, height } = bitmap
-	const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })
-	if (!context) throw new Error('There is no canvas to read pixels with.')
-	context.drawImage(bitmap, 0, 0)
-	bitmap.close()
-	return context.getImageData(0, 0, width, height)
-}
 
 expose(endpoint)

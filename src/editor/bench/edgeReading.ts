@@ -1,5 +1,6 @@
-import type { PlacedPhoto, Point } from '@/core'
+import type { Contour, PlacedPhoto, Point } from '@/core'
 import type { EdgePlace, EdgesOnSheet, FollowOptions, SnapOptions } from '@/core/pictures'
+import type { Read } from '@/jobs/edges'
 
 /** What can be said of the photo's edges at a place of the sheet. */
 export type EdgesThere =
@@ -22,6 +23,15 @@ export interface EdgeReading {
 	snap(at: Point, o?: SnapOptions): EdgePlace | undefined
 	/** The way along the edge; straight where nothing is known. */
 	follow(from: Point, to: Point, o?: FollowOptions): Float64Array
+}
+
+/** The edges of the sheet's photos, read where they are asked for, what is nearest first. */
+export interface PhotoEdges extends EdgeReading {
+	/**
+	 * Outlines with the photo under them, once its edges are known along them.
+	 * @returns `null` where no photo that shows lies under them, or its edges cannot be read
+	 */
+	under(contours: readonly Contour[]): Promise<Read | null>
 }
 
 export const NO_EDGES: EdgeReading = {

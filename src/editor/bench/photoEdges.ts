@@ -12,11 +12,11 @@ import {
 	type Sheet,
 } from '@/core'
 import type { EdgeField, EdgesOnSheet } from '@/core/pictures'
-import { makeEdgeTile, type Read } from '@/jobs/edges'
+import { makeEdgeTile } from '@/jobs/edges'
 import type { OpenSheet } from '@/store/openSheet'
 import { darkroomSlice } from './darkroomState'
 import type { Desk } from './desk'
-import { type EdgeReading, type EdgesThere, edgePhoto, straightWay } from './edgeReading'
+import { type EdgesThere, edgePhoto, type PhotoEdges, straightWay } from './edgeReading'
 import { boxOnPhoto } from './seen'
 import type { Slice, Slices } from './slices'
 import { visibleBox } from './view'
@@ -34,15 +34,6 @@ export interface EdgesState {
 export const edgesSlice: Slice<EdgesState> = {
 	name: 'edges',
 	start: { read: 0, left: 0, failed: false },
-}
-
-/** The edges of the sheet's photos, read where they are asked for, what is nearest first. */
-export interface PhotoEdges extends EdgeReading {
-	/**
-	 * Outlines with the photo under them, once its edges are known along them.
-	 * @returns `null` where no photo that shows lies under them, or its edges cannot be read
-	 */
-	under(contours: readonly Contour[]): Promise<Read | null>
 }
 
 type Core = typeof import('@/core/pictures')
