@@ -17,14 +17,15 @@ const REEL: readonly { at: Point; pull?: Point }[] = [
 	{ at: [1736, 1310], pull: [1670, 1310] },
 ]
 
-/** The same reel along its edge. */
-const SPOOL: readonly Point[] = [
-	[1626, 1240],
-	[1636, 1080],
-	[1616, 1020],
-	[1736, 1003],
-	[1850, 1020],
+/** Pins along the heron's edge, from its nape on, and where the pointer is then. */
+const PINS: readonly Point[] = [
+	[432, 210],
+	[381, 412],
+	[590, 465],
+	[830, 612],
+	[896, 712],
 ]
+const POINTER: Point = [735, 668]
 
 process.env.SKIAGRAM_DEMO = '1'
 await withPage(async (page, base) => {
@@ -79,18 +80,6 @@ await withPage(async (page, base) => {
 	await page.mouse.move(...on([1606, 1280]))
 	await shoot('rough')
 	for (const _ of REEL) await page.keyboard.press('Backspace')
-	await page.keyboard.press('Escape')
-	await page.keyboard.press('f')
-	await page.mouse.move(...on(SPOOL[0] as Point))
-	await page.waitForTimeout(3000)
-	for (const at of SPOOL) {
-		await page.mouse.move(...on(at), { steps: 3 })
-		await page.mouse.down()
-		await page.mouse.up()
-	}
-	await page.mouse.move(...on([1838, 1200]), { steps: 4 })
-	await shoot('edge-pen')
-	for (const _ of SPOOL) await page.keyboard.press('Backspace')
 
 	await page.keyboard.press('3')
 	await page.mouse.move(...on([300, 300]))
@@ -150,6 +139,21 @@ await withPage(async (page, base) => {
 	await page.mouse.click(...can([1080, 260]))
 	await page.mouse.move(...can([560, 560]))
 	await shoot('regions')
+
+	await page.goto(base)
+	await page.getByRole('button', { name: 'Begin a sheet with Heron' }).click()
+	await page.getByRole('region', { name: 'Photo pass' }).waitFor()
+	await page.waitForTimeout(2000)
+	await canvas.focus()
+	await page.keyboard.press('0')
+	const heron = await placesOn(page, { minX: 0, minY: 0, maxX: 1000, maxY: 1200 })
+	await page.keyboard.press('2')
+	await page.keyboard.press('f')
+	await page.mouse.move(...heron(PINS[0] as Point))
+	await page.waitForTimeout(3000)
+	for (const at of PINS) await drag(page, heron(at), heron(at))
+	await page.mouse.move(...heron(POINTER), { steps: 4 })
+	await shoot('edge-pen')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

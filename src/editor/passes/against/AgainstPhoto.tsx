@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { changePiece, formatLength, replaceOutlines } from '@/core'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
@@ -39,9 +39,11 @@ export function AgainstPhoto() {
 		setWhy(null)
 		against.setState({ proposal: null })
 		try {
+			const { pieces } = open.sheet()
 			const now = chosenTargets(open.sheet(), open.getState().selection)
 			const made = await propose(what, now.all, edges, against.getState().reach)
-			if (made) against.setState({ proposal: made })
+			if (made && open.sheet().pieces === pieces)
+				against.setState({ proposal: made, proposedFor: pieces })
 		} catch (error) {
 			if (error instanceof Nothing) setWhy(error.message)
 			else showProblem(error)
@@ -49,6 +51,16 @@ export function AgainstPhoto() {
 			setBusy(false)
 		}
 	}
+	// What was proposed is of the outlines as they were.
+	useEffect(
+		() =>
+			open.subscribe(({ history }) => {
+				const { proposedFor } = against.getState()
+				if (proposedFor && history.present.pieces !== proposedFor)
+					against.setState({ proposal: null, proposedFor: null })
+			}),
+		[open, against],
+	)
 	useAsked(AGAINST_PARTS, (what) => void ask(what))
 	return (
 		<Box component="section" aria-label="Against the photo" sx={{ display: 'grid', gap: 0.75 }}>
@@ -93,7 +105,7 @@ function Answer({ proposal }: { proposal: Proposal }) {
 	const { open, slices, refresh } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const { what, ghost, was, is, unsure } = proposal
-	const leave = () => slices.of(againstSlice).setState({ proposal: null })
+	const leave = () => slices.of(againstSlice).setState({ proposal: null, proposedFor: null })
 	const take = () => {
 		const { name } = AGAINST_PARTS.find(({ id }) => id === what) ?? AGAINST_PARTS[0]
 		open.apply(name, (now) => replaceOutlines(now, ghost.contours))

@@ -1,4 +1,4 @@
-import type { ThinPreview } from '@/core'
+import type { Piece, ThinPreview } from '@/core'
 import type { Slice } from '@/editor/bench/slices'
 import type { Profile } from './profile'
 
@@ -22,6 +22,8 @@ export interface AgainstState {
 	/** How the outlines at work lie against the photo; `null` until that is known. */
 	readonly profile: Profile | null
 	readonly proposal: Proposal | null
+	/** The pieces as they were when the proposal was asked for: changed since, it no longer holds. */
+	readonly proposedFor: readonly Piece[] | null
 	/** The outline is coloured by its deviation. */
 	readonly coloured: boolean
 	/** How far an edge may be, sheet px. */
@@ -37,6 +39,7 @@ export const againstSlice: Slice<AgainstState> = {
 	start: {
 		profile: null,
 		proposal: null,
+		proposedFor: null,
 		coloured: false,
 		reach: FIRST_REACH_PX,
 		walkBeyond: null,

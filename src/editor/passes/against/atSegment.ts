@@ -1,4 +1,4 @@
-import { isStraight, replaceOutlines } from '@/core'
+import { findContour, isStraight, replaceOutlines } from '@/core'
 import type { PassContext } from '@/editor/bench/definitions'
 import { againstSlice } from './againstSlice'
 import { Nothing, propose } from './propose'
@@ -26,7 +26,8 @@ export async function segmentToPhoto({
 	const what = isStraight(from, to) ? 'bend' : 'fit'
 	try {
 		const made = await propose(what, [target], edges, reach)
-		if (!made) return
+		// Something else may have changed the outline meanwhile.
+		if (!made || findContour(open.sheet(), contour.id)?.contour !== contour) return
 		open.apply('Segment to the photo', (sheet) => replaceOutlines(sheet, made.ghost.contours))
 		refresh()
 	} catch (error) {

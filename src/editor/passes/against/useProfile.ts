@@ -32,5 +32,8 @@ export function useProfile(): void {
 		// The last answer is shown until the next one comes.
 		if (profile || !ask) against.setState({ profile })
 	}, [profile, ask, against])
-	useEffect(() => () => against.setState({ profile: null, proposal: null }), [against])
+	useEffect(
+		() => () => against.setState({ profile: null, proposal: null, proposedFor: null }),
+		[against],
+	)
 }
