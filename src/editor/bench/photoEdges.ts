@@ -25,15 +25,13 @@ import { visibleBox } from './view'
 export interface EdgesState {
 	/** Another number with every part that is read. */
 	readonly read: number
-	/** Parts that are still to be read for what is asked. */
-	readonly left: number
 	/** The edges could not be read; nothing more is tried until somebody asks again. */
 	readonly failed: boolean
 }
 
 export const edgesSlice: Slice<EdgesState> = {
 	name: 'edges',
-	start: { read: 0, left: 0, failed: false },
+	start: { read: 0, failed: false },
 }
 
 type Core = typeof import('@/core/pictures')
@@ -73,7 +71,7 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 	const told = slices.of(edgesSlice)
 	let core: Core | null = null
 	let loading: Promise<Core> | null = null
-	/** Where one looks, and whether somebody still asks for what is seen. */
+	/** Where one looks. */
 	let focus: Point | null = null
 	let busy = false
 
@@ -92,13 +90,13 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 	/** The tiles of a photo that lie in a box of the sheet and are not read, the nearest to a place first. */
 	const missing = (photo: PlacedPhoto, box: Box, near: Point, made: Core): number[] => {
 		const on = boxOnPhoto(photo, box)
-		const [target] = [boxOnPhoto(photo, boxOf([near]))]
+		const target = boxOnPhoto(photo, boxOf([near]))
 		const { tiles, columns } = fieldOf(photo, made)
-		if (!on) return []
+		if (!on || !target) return []
 		const size = made.TILE_PX
 		const away = (tile: number) => {
-			const x = ((tile % columns) + 0.5) * size - (target?.minX ?? 0)
-			const y = (Math.floor(tile / columns) + 0.5) * size - (target?.minY ?? 0)
+			const x = ((tile % columns) + 0.5) * size - target.minX
+			const y = (Math.floor(tile / columns) + 0.5) * size - target.minY
 			return Math.hypot(x, y)
 		}
 		const inside = (tile: number) => {
@@ -118,11 +116,11 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 		const { x, y, width, height } = made.tileGround(field, tile)
 		const part = await createImageBitmap(level, x, y, width, height)
 		field.tiles[tile] = await makeEdgeTile(edgePhoto(photo), tile, part)
-		told.setState((state) => ({ ...state, read: state.read + 1, failed: false }))
+		told.setState((state) => ({ read: state.read + 1, failed: false }))
 		return true
 	}
 
-	const failed = () => told.setState((state) => ({ ...state, left: 0, failed: true }))
+	const failed = () => told.setState({ failed: true })
 
 	/** Reads what the window shows round the focus, as long as something is missing there. */
 	const attend = async () => {
@@ -134,9 +132,7 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 				const { view, size } = desk.getState()
 				const photo = focus && photoAt(open.sheet(), focus)
 				if (!focus || !photo) break
-				const left = missing(photo, visibleBox(view, size), focus, made)
-				told.setState((state) => ({ ...state, left: left.length }))
-				const [next] = left
+				const [next] = missing(photo, visibleBox(view, size), focus, made)
 				if (next === undefined || !(await read(photo, next, made))) break
 			}
 		} catch {

@@ -1,7 +1,6 @@
 import RouteRounded from '@mui/icons-material/RouteRounded'
-import { type Contour, distance, findContour, type Point, pickUpOutline } from '@/core'
+import { distance, findContour, type Point, pickUpOutline } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
-import { hitTest } from '@/editor/bench/hitTest'
 import { heldKey } from '@/editor/bench/holds'
 import {
 	apply,
@@ -24,8 +23,9 @@ import {
 	type Tool,
 } from '@/editor/bench/tool'
 import { NOTHING, selectContour } from '@/store/selection'
+import { endNear, OVER_NOTHING, overWhat, type Target } from './aim'
 import { type EdgePenWish, edgePenSlice } from './edgePenSlice'
-import { type Over, pressedHint, runHint } from './hints'
+import { pressedHint, runHint } from './hints'
 import {
 	beginRun,
 	closedRun,
@@ -72,11 +72,10 @@ interface EdgePenState {
 	readonly live: Float64Array | null
 	/** So much of the way has stayed as it was for so many moves, in points. */
 	readonly steady: { readonly points: number; readonly moves: number }
-	readonly over: { readonly what: Over; readonly pin: number }
+	readonly over: Target
 	readonly turn: number
 }
 
-const OVER_NOTHING: EdgePenState['over'] = { what: 'nothing', pin: -1 }
 const UNSTEADY: EdgePenState['steady'] = { points: 0, moves: 0 }
 
 export interface EdgePenNeeds {
@@ -96,16 +95,7 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 	})
 	const machine = { needs, making }
 	return {
-		start: {
-			run: null,
-			stood: [],
-			press: null,
-			pointer: null,
-			live: null,
-			steady: UNSTEADY,
-			over: OVER_NOTHING,
-			turn: 0,
-		},
+		start: { ...IDLE, turn: 0 },
 		step: stepBy({
 			down: (state, input, sight) => down(inStep(state, sight), input, sight, machine),
 			move: (state, input, sight) => move(inStep(state, sight), input, sight, machine),
@@ -203,42 +193,13 @@ function stand(
 	}
 }
 
-/** What the pointer is over, of the run's or of the outlines that a run could go on from. */
-function overWhat({ run }: EdgePenState, input: PointerInput, sight: Sight): EdgePenState['over'] {
-	if (!run) {
-		return endNear(input, sight) ? { what: 'end', pin: -1 } : OVER_NOTHING
-	}
-	const pin = run.pins.findIndex(({ at }) => distance(at, input.at) <= input.reach)
-	if (pin === 0 && run.pins.length > 1) return { what: run.base ? 'pin' : 'first', pin }
-	if (pin >= 0 && pin === run.pins.length - 1 && !run.closed) return { what: 'last', pin }
-	if (pin >= 0) return { what: 'pin', pin }
-	// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
-	if (!run.closed && input.hold !== 'insert') return OVER_NOTHING
-	const way = run.pins.findIndex((one) => one.way && nearWay(one.way, input))
-	return way >= 0 ? { what: 'way', pin: way } : OVER_NOTHING
-}
-
-function nearWay(way: Float64Array, { at, reach }: PointerInput): boolean {
-	for (let i = 0; i + 1 < way.length; i += 2)
-		if (Math.hypot((way[i] ?? 0) - at[0], (way[i + 1] ?? 0) - at[1]) <= reach * 0.6) return true
-	return false
-}
-
-/** The end node of an open outline within reach. */
-function endNear(input: PointerInput, sight: Sight): { contour: Contour; node: string } | null {
-	const hit = hitTest(sight.sheet(), sight.selection(), input.at, input.reach)
-	if (hit?.kind !== 'node' || hit.contour.closed) return null
-	const isEnd = hit.index === 0 || hit.index === hit.contour.nodes.length - 1
-	return isEnd ? { contour: hit.contour, node: hit.id } : null
-}
-
 function down(
 	before: EdgePenState,
 	input: PointerInput,
 	sight: Sight,
 	own: Own,
 ): Turn<EdgePenState> {
-	const over = overWhat(before, input, sight)
+	const over = overWhat(before.run, input, sight)
 	const by: Pin['by'] = input.hold === 'corner' ? 'straight' : 'edge'
 	const state = { ...before, pointer: input, over }
 	const press = (doing: Press['doing'], pin = -1): Press => ({
@@ -302,7 +263,7 @@ function move(
 	sight.edges().there(input.at)
 	const anew = run && readAnew(run, own.making(sight, input.pixel))
 	if (anew && anew !== run) return stand(state, anew, 'Draw along the edge', sight, own)
-	const over = overWhat(state, input, sight)
+	const over = overWhat(run, input, sight)
 	const last = run?.pins.at(-1)
 	const leads = run && !run.closed && last && (over.what === 'nothing' || over.what === 'first')
 	if (!leads) return { state: { ...state, over, live: null, steady: UNSTEADY } }

@@ -1,0 +1,44 @@
+import { type Contour, distance } from '@/core'
+import { hitTest } from '@/editor/bench/hitTest'
+import type { Sight } from '@/editor/bench/machine'
+import type { PointerInput } from '@/editor/bench/tool'
+import type { Over } from './hints'
+import type { Run } from './run'
+
+/** What the pointer is over; its pin, or the pin that the way leads to, and -1 where there is none. */
+export interface Target {
+	readonly what: Over
+	readonly pin: number
+}
+
+export const OVER_NOTHING: Target = { what: 'nothing', pin: -1 }
+
+/** What the pointer is over, of the run's or of the outlines that a run could go on from. */
+export function overWhat(run: Run | null, input: PointerInput, sight: Sight): Target {
+	if (!run) return endNear(input, sight) ? { what: 'end', pin: -1 } : OVER_NOTHING
+	const pin = run.pins.findIndex(({ at }) => distance(at, input.at) <= input.reach)
+	if (pin === 0 && run.pins.length > 1) return { what: run.base ? 'pin' : 'first', pin }
+	if (pin >= 0 && pin === run.pins.length - 1 && !run.closed) return { what: 'last', pin }
+	if (pin >= 0) return { what: 'pin', pin }
+	// While drawing, placing wins: two edges of a thin thing lie within one reach of each other.
+	if (!run.closed && input.hold !== 'insert') return OVER_NOTHING
+	const way = run.pins.findIndex((one) => one.way && nearWay(one.way, input))
+	return way >= 0 ? { what: 'way', pin: way } : OVER_NOTHING
+}
+
+function nearWay(way: Float64Array, { at, reach }: PointerInput): boolean {
+	for (let i = 0; i + 1 < way.length; i += 2)
+		if (Math.hypot((way[i] ?? 0) - at[0], (way[i + 1] ?? 0) - at[1]) <= reach * 0.6) return true
+	return false
+}
+
+/** The end node of an open outline within reach. */
+export function endNear(
+	input: PointerInput,
+	sight: Sight,
+): { contour: Contour; node: string } | null {
+	const hit = hitTest(sight.sheet(), sight.selection(), input.at, input.reach)
+	if (hit?.kind !== 'node' || hit.contour.closed) return null
+	const isEnd = hit.index === 0 || hit.index === hit.contour.nodes.length - 1
+	return isEnd ? { contour: hit.contour, node: hit.id } : null
+}
