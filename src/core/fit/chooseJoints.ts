@@ -1,4 +1,4 @@
-import { at } from '../geometry/numbers'
+import { at, intAt } from '../geometry/numbers'
 import type { Candidate } from './candidates'
 import { hiddenExtrema } from './extremes'
 import type { Joint } from './joint'
@@ -66,8 +66,8 @@ export function chooseJoints(
 	}
 	const n = joints.length
 	const candidateOf = new Int32Array(n)
-	for (const k of candidates.keys()) candidateOf.fill(k, at(first, k), at(first, k + 1))
-	const final = at(first, candidates.length - 1)
+	for (const k of candidates.keys()) candidateOf.fill(k, intAt(first, k), intAt(first, k + 1))
+	const final = intAt(first, candidates.length - 1)
 	const cost = new Float64Array(n)
 	const from = new Int32Array(n)
 	const straight = new Uint8Array(n)
@@ -84,18 +84,18 @@ export function chooseJoints(
 	}
 
 	function search(since: number) {
-		const reset = at(first, since)
+		const reset = intAt(first, since)
 		cost.fill(Number.POSITIVE_INFINITY, reset)
 		from.fill(-1, reset)
 		if (since === 0)
-			for (let a = 0; a < at(first, 1); a++) cost[a] = joints[a]?.doubtful ? DOUBTFUL : 0
-		for (let k = at(candidateOf, Math.max(0, reset - AHEAD)); k + 1 < candidates.length; k++) {
+			for (let a = 0; a < intAt(first, 1); a++) cost[a] = joints[a]?.doubtful ? DOUBTFUL : 0
+		for (let k = intAt(candidateOf, Math.max(0, reset - AHEAD)); k + 1 < candidates.length; k++) {
 			let misses = 0
 			for (let m = k + 1; m < candidates.length && misses < MISSES; m++) {
 				let reached = false
-				for (let a = at(first, k); a < at(first, k + 1); a++) {
+				for (let a = intAt(first, k); a < intAt(first, k + 1); a++) {
 					if (at(cost, a) === Number.POSITIVE_INFINITY) continue
-					for (let b = at(first, m); b < at(first, m + 1) && b - a <= AHEAD; b++)
+					for (let b = intAt(first, m); b < intAt(first, m + 1) && b - a <= AHEAD; b++)
 						if (tryStraight(a, b) || tryCurve(a, b)) reached = true
 				}
 				misses = reached ? 0 : misses + 1
@@ -160,8 +160,8 @@ export function chooseJoints(
 		const chain: Joint[] = [joints[b] as Joint]
 		const spans: ChosenSpan[] = []
 		let sound = true
-		for (let end = b; at(from, end) >= 0; end = at(from, end)) {
-			const begin = at(from, end)
+		for (let end = b; intAt(from, end) >= 0; end = intAt(from, end)) {
+			const begin = intAt(from, end)
 			const p = joints[begin] as Joint
 			const q = joints[end] as Joint
 			chain.unshift(p)
@@ -184,14 +184,14 @@ export function chooseJoints(
 			if (error > limit) {
 				sound = false
 				// Traced from the end: the last one found is the first of the chain.
-				anew = at(candidateOf, end)
+				anew = intAt(candidateOf, end)
 			}
 		}
 		return sound ? { joints: chain, spans } : undefined
 	}
 
 	function unreached(k: number): boolean {
-		for (let a = at(first, k); a < at(first, k + 1); a++)
+		for (let a = intAt(first, k); a < intAt(first, k + 1); a++)
 			if (at(cost, a) < Number.POSITIVE_INFINITY) return false
 		return true
 	}

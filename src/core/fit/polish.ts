@@ -1,4 +1,4 @@
-import { at } from '../geometry/numbers'
+import { at, intAt } from '../geometry/numbers'
 import type { Joint } from './joint'
 import type { PolishRoom, Trail } from './trail'
 
@@ -45,8 +45,8 @@ export function polish(
 ): void {
 	const first = new Int32Array(joints.length + 1)
 	const columns = joints.map((joint, k) => unknownsOf(joint, spans[k - 1], spans[k], held(k)))
-	for (const [k, own] of columns.entries()) first[k + 1] = at(first, k) + own.length
-	const n = at(first, joints.length)
+	for (const [k, own] of columns.entries()) first[k + 1] = intAt(first, k) + own.length
+	const n = intAt(first, joints.length)
 	if (n === 0) return
 	const { matrix, right, pulls } = roomFor(trail, n)
 	const row = new Float64Array(BAND)
@@ -55,14 +55,14 @@ export function polish(
 		right.fill(0, 0, n)
 		for (const [k, joint] of joints.entries())
 			for (const [c, unknown] of (columns[k] as Unknown[]).entries())
-				setPull(pulls, at(first, k) + c, unknown, joint, spans[k - 1], spans[k])
+				setPull(pulls, intAt(first, k) + c, unknown, joint, spans[k - 1], spans[k])
 		for (const [k, span] of spans.entries()) {
 			const a = joints[k]
 			const b = joints[k + 1]
 			const ownA = columns[k]
 			const ownB = columns[k + 1]
 			if (!a || !b || !ownA || !ownB || ownA.length + ownB.length === 0) continue
-			gather(trail, a, b, span, ownA.length, ownB.length, at(first, k), at(first, k + 1))
+			gather(trail, a, b, span, ownA.length, ownB.length, intAt(first, k), intAt(first, k + 1))
 		}
 		for (let i = 0; i < n; i++) {
 			const d = i * BAND
@@ -71,7 +71,7 @@ export function polish(
 		if (!solveBand(matrix, right, n)) return
 		for (const [k, joint] of joints.entries()) {
 			const own = columns[k] ?? []
-			if (own.length > 0) move(joint, spans[k - 1], spans[k], own, right, at(first, k))
+			if (own.length > 0) move(joint, spans[k - 1], spans[k], own, right, intAt(first, k))
 		}
 		for (const [k, joint] of joints.entries())
 			if ((columns[k]?.length ?? 0) > 0)

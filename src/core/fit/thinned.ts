@@ -1,4 +1,4 @@
-import { at } from '../geometry/numbers'
+import { intAt } from '../geometry/numbers'
 import type { Contour, NodeKind, PathNode, ThinnedBy } from '../path/model'
 
 /**
@@ -42,12 +42,12 @@ const SECOND_OFFSET = 0x9747b28c
  * bits are kept so that the print is a whole number in JSON.
  */
 function printOf({ nodes, closed }: Contour): number {
-	const words = new Uint32Array(wordsOf(nodes, closed).buffer)
+	const words = new Int32Array(wordsOf(nodes, closed).buffer)
 	let low = FNV_OFFSET
 	let high = SECOND_OFFSET
 	for (let k = 0; k < words.length; k++) {
-		low = Math.imul(low ^ at(words, k), FNV_PRIME)
-		high = Math.imul(high ^ at(words, words.length - 1 - k), FNV_PRIME)
+		low = Math.imul(low ^ intAt(words, k), FNV_PRIME)
+		high = Math.imul(high ^ intAt(words, words.length - 1 - k), FNV_PRIME)
 	}
 	return (high >>> 11) * 2 ** 32 + (low >>> 0)
 }

@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
-import { at, byteAt, item } from './numbers'
+import { at, byteAt, intAt, item } from './numbers'
 
 test('a place within is what stands there, zero and all', () => {
 	expect(at(new Float64Array([0, 2.5]), 0)).toBe(0)
-	expect(at(new Int32Array([7, -3]), 1)).toBe(-3)
+	expect(intAt(new Int32Array([7, -3]), 1)).toBe(-3)
 	expect(byteAt(new Uint8ClampedArray([0, 255]), 1)).toBe(255)
 	expect(item(['a', 'b'], 1)).toBe('b')
 })

@@ -1,4 +1,4 @@
-import { at, byteAt } from '../geometry/numbers'
+import { at, byteAt, intAt } from '../geometry/numbers'
 import { brightness, luminance, type Pixels } from './pixels'
 
 /** How each part of a photo would have its levels spread: one curve for each tile of a grid. */
@@ -69,14 +69,14 @@ export function addLocalContrast(
 	const k = Math.round(strength * 256)
 	let p = 0
 	for (let y = 0; y < height; y++) {
-		const above = at(down.before, y)
-		const below = at(down.after, y)
-		const fy = at(down.share, y)
+		const above = intAt(down.before, y)
+		const below = intAt(down.after, y)
+		const fy = intAt(down.share, y)
 		for (let x = 0; x < width; x++, p += 4) {
 			const level = brightness(data, p)
-			const left = at(across.before, x) + level
-			const right = at(across.after, x) + level
-			const fx = at(across.share, x)
+			const left = intAt(across.before, x) + level
+			const right = intAt(across.after, x) + level
+			const fx = intAt(across.share, x)
 			// In whole numbers, shares of 256: millions of pixels wait on a slider.
 			const top = byteAt(curves, above + left) * (256 - fx) + byteAt(curves, above + right) * fx
 			const bottom = byteAt(curves, below + left) * (256 - fx) + byteAt(curves, below + right) * fx

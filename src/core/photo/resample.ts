@@ -1,4 +1,4 @@
-import { at, byteAt } from '../geometry/numbers'
+import { byteAt, floatAt } from '../geometry/numbers'
 import type { Pixels } from './pixels'
 
 /** A photo below this on its long side has too few pixels to place nodes by, px. */
@@ -57,7 +57,7 @@ function alongRows({ data, width, height }: Pixels, steps: readonly Phase[]): Fl
 				let [r, g, b, a] = [0, 0, 0, 0]
 				for (let i = 0; i < weights.length; i++) {
 					const p = (y * width + Math.min(width - 1, Math.max(0, x + first + i))) * 4
-					const w = (at(weights, i) * byteAt(data, p + 3)) / 255
+					const w = (floatAt(weights, i) * byteAt(data, p + 3)) / 255
 					r += w * byteAt(data, p)
 					g += w * byteAt(data, p + 1)
 					b += w * byteAt(data, p + 2)
@@ -88,11 +88,11 @@ function downColumns(
 				let [r, g, b, a] = [0, 0, 0, 0]
 				for (let i = 0; i < weights.length; i++) {
 					const p = (Math.min(height - 1, Math.max(0, y + first + i)) * width + x) * 4
-					const w = at(weights, i)
-					r += w * at(from, p)
-					g += w * at(from, p + 1)
-					b += w * at(from, p + 2)
-					a += w * at(from, p + 3)
+					const w = floatAt(weights, i)
+					r += w * floatAt(from, p)
+					g += w * floatAt(from, p + 1)
+					b += w * floatAt(from, p + 2)
+					a += w * floatAt(from, p + 3)
 				}
 				data[q++] = a > 0 ? r / a : 0
 				data[q++] = a > 0 ? g / a : 0

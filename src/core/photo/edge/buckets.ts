@@ -1,4 +1,4 @@
-import { at } from '../../geometry/numbers'
+import { intAt } from '../../geometry/numbers'
 
 /** More than costs in the queue differ by at any time; a power of two. */
 const SPAN = 1024
@@ -20,7 +20,7 @@ export class Buckets {
 
 	push(k: number, cost: number): void {
 		let entry = this.free
-		if (entry >= 0) this.free = at(this.below, entry)
+		if (entry >= 0) this.free = intAt(this.below, entry)
 		else {
 			entry = this.size++
 			if (entry >= this.entries.length) this.grow()
@@ -28,7 +28,7 @@ export class Buckets {
 		// What is thought to be cheaper than what is looked at is next.
 		const bucket = Math.max(cost, this.now) & (SPAN - 1)
 		this.entries[entry] = k
-		this.below[entry] = at(this.heads, bucket)
+		this.below[entry] = intAt(this.heads, bucket)
 		this.heads[bucket] = entry
 		this.count++
 	}
@@ -36,14 +36,14 @@ export class Buckets {
 	/** The next in order of cost; −1 when there is none. */
 	pop(): number {
 		if (this.count === 0) return -1
-		while (at(this.heads, this.now & (SPAN - 1)) < 0) this.now++
+		while (intAt(this.heads, this.now & (SPAN - 1)) < 0) this.now++
 		const bucket = this.now & (SPAN - 1)
-		const entry = at(this.heads, bucket)
-		this.heads[bucket] = at(this.below, entry)
+		const entry = intAt(this.heads, bucket)
+		this.heads[bucket] = intAt(this.below, entry)
 		this.below[entry] = this.free
 		this.free = entry
 		this.count--
-		return at(this.entries, entry)
+		return intAt(this.entries, entry)
 	}
 
 	private grow(): void {

@@ -1,4 +1,4 @@
-import { at, byteAt } from '../../geometry/numbers'
+import { byteAt, floatAt, wordAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
 import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 
@@ -98,19 +98,22 @@ export function makeTile(
 
 /** The share of a block's pixels that an edge through it leaves alone. */
 const ALONE = 0.3
+/** So many of a block's pixels are looked at. */
+const SEEN_OF_BLOCK = (BLOCK_PX / 2) * Math.ceil(BLOCK_PX / 3)
 
 function noiseOf(log: Uint16Array, width: number, height: number): Float32Array {
 	const noise = new Float32Array(BLOCKS * BLOCKS)
 	for (let block = 0; block < noise.length; block++) {
 		const x0 = (block % BLOCKS) * BLOCK_PX
 		const y0 = Math.floor(block / BLOCKS) * BLOCK_PX
-		const seen: number[] = []
+		const seen = new Uint16Array(SEEN_OF_BLOCK)
+		let count = 0
 		// Every third pixel of every second row: neighbours have their smoothing in common.
 		for (let y = y0; y < Math.min(height, y0 + BLOCK_PX); y += 2)
 			for (let x = x0; x < Math.min(width, x0 + BLOCK_PX); x += 3)
-				seen.push(at(log, (y << TILE_SHIFT) | x))
-		seen.sort((a, b) => a - b)
-		noise[block] = (seen[Math.floor(ALONE * seen.length)] ?? 0) / LOG_STEPS + LEAST_LOG
+				seen[count++] = wordAt(log, (y << TILE_SHIFT) | x)
+		const sorted = seen.subarray(0, count).sort()
+		noise[block] = (sorted[Math.floor(ALONE * count)] ?? 0) / LOG_STEPS + LEAST_LOG
 	}
 	return noise
 }
@@ -121,7 +124,7 @@ export function noiseAt({ width, height, columns, tiles }: EdgeField, px: number
 	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
 	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
 	if (!tile) return 0
-	return at(tile.noise, ((y & MASK) >> BLOCK_SHIFT) * BLOCKS + ((x & MASK) >> BLOCK_SHIFT))
+	return floatAt(tile.noise, ((y & MASK) >> BLOCK_SHIFT) * BLOCKS + ((x & MASK) >> BLOCK_SHIFT))
 }
 
 /** Brightness at a place, levels: that of the pixel it lies in. */
@@ -138,16 +141,21 @@ export function logAt({ width, height, columns, tiles }: EdgeField, i: number, j
 	const y = j < 0 ? 0 : j >= height ? height - 1 : j
 	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
 	if (!tile) return LEAST_LOG
-	return at(tile.log, ((y & MASK) << TILE_SHIFT) | (x & MASK)) / LOG_STEPS + LEAST_LOG
+	return wordAt(tile.log, ((y & MASK) << TILE_SHIFT) | (x & MASK)) / LOG_STEPS + LEAST_LOG
 }
 
 /** The direction from dark to light at the centre of a pixel, radians clockwise from +x. */
-export function directionAt({ width, height, columns, tiles }: EdgeField, i: number, j: number) {
+export function directionAt(field: EdgeField, i: number, j: number) {
+	return (turnAt(field, i, j) * 2 * Math.PI) / 256
+}
+
+/** The same in 256ths of a turn. */
+export function turnAt({ width, height, columns, tiles }: EdgeField, i: number, j: number) {
 	const x = i < 0 ? 0 : i >= width ? width - 1 : i
 	const y = j < 0 ? 0 : j >= height ? height - 1 : j
 	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
 	if (!tile) return 0
-	return (byteAt(tile.direction, ((y & MASK) << TILE_SHIFT) | (x & MASK)) * 2 * Math.PI) / 256
+	return byteAt(tile.direction, ((y & MASK) << TILE_SHIFT) | (x & MASK))
 }
 
 /**

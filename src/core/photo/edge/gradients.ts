@@ -1,4 +1,4 @@
-import { at, byteAt } from '../../geometry/numbers'
+import { byteAt, floatAt, intAt, item } from '../../geometry/numbers'
 import { BLUE_WEIGHT, GREEN_WEIGHT, type Pixels, RED_WEIGHT } from '../pixels'
 
 /** Pixels round a place that its derivatives are made of. */
@@ -7,11 +7,8 @@ export const REACH_PX = 4
 /** Brightness, red against green, blue against yellow. */
 const CHANNELS = [0, 1, 2]
 
-/** Binomial weights of seven pixels: a Gaussian of σ = √1.5 px, all but exactly. */
-const B0 = 20 / 64
-const B1 = 15 / 64
-const B2 = 6 / 64
-const B3 = 1 / 64
+/** What binomial weights of seven pixels, a Gaussian of σ = √1.5 px all but exactly, sum up to along rows and columns. */
+const WHOLE = 64 * 64
 
 /** What is kept of the gradients of a part of a photo. */
 export interface Kept {
@@ -40,7 +37,7 @@ export function gradients(
 	top: number,
 	width: number,
 	height: number,
-	into: Kept,
+	{ stride: toStride, log: logs, direction, level: brightness }: Kept,
 ): void {
 	// One px wider all round than the part: its differences are central.
 	const stride = width + 2
@@ -55,35 +52,36 @@ export function gradients(
 		const from = 4 * across * Math.min(down - 1, Math.max(0, top - 4 + y))
 		readLine(data, from, offsets, lines)
 		for (const [c, level] of levels.entries())
-			alongLine(lines[c] as Float32Array, level, y * stride, stride)
+			smooth(item(lines, c), 0, level, y * stride, 1, stride)
 	}
-	const [bright, red, blue] = levels.map((level) => downLines(level, stride, rows)) as [
+	const [bright, red, blue] = levels.map((level) => downColumns(level, stride, rows)) as [
 		Float32Array,
 		Float32Array,
 		Float32Array,
 	]
 	for (let y = 0; y < height; y++) {
 		let k = (y + 1) * stride + 1
-		let to = y * into.stride
+		let to = y * toStride
 		for (let x = 0; x < width; x++, k++, to++) {
-			const ax = at(bright, k + 1) - at(bright, k - 1)
-			const ay = at(bright, k + stride) - at(bright, k - stride)
-			const bx = at(red, k + 1) - at(red, k - 1)
-			const by = at(red, k + stride) - at(red, k - stride)
-			const cx = at(blue, k + 1) - at(blue, k - 1)
-			const cy = at(blue, k + stride) - at(blue, k - stride)
+			const ax = floatAt(bright, k + 1) - floatAt(bright, k - 1)
+			const ay = floatAt(bright, k + stride) - floatAt(bright, k - stride)
+			const bx = floatAt(red, k + 1) - floatAt(red, k - 1)
+			const by = floatAt(red, k + stride) - floatAt(red, k - stride)
+			const cx = floatAt(blue, k + 1) - floatAt(blue, k - 1)
+			const cy = floatAt(blue, k + stride) - floatAt(blue, k - stride)
+			const across = ax * ax + bx * bx + cx * cx
+			const down = ay * ay + by * by + cy * cy
+			const half = (across - down) / 2
+			const mixed = ax * ay + bx * by + cx * cy
+			// The greater eigenvalue of the tensor; the differences are over two px.
+			const squared = ((across + down) / 2 + Math.sqrt(half * half + mixed * mixed)) / 4
+			const log = log2(squared) / 2 - LEAST_LOG
+			logs[to] = log > 0 ? log * LOG_STEPS + 0.5 : 0
+			brightness[to] = floatAt(bright, k)
 			const a = ax * ax + ay * ay
 			const b = bx * bx + by * by
 			const c = cx * cx + cy * cy
-			const half = (ax * ax + bx * bx + cx * cx - ay * ay - by * by - cy * cy) / 2
-			const mixed = ax * ay + bx * by + cx * cy
-			// The greater eigenvalue of the tensor; the differences are over two px.
-			const squared = ((a + b + c) / 2 + Math.sqrt(half * half + mixed * mixed)) / 4
-			const log = log2(squared) / 2 - LEAST_LOG
-			into.log[to] = log > 0 ? log * LOG_STEPS + 0.5 : 0
-			into.level[to] = at(bright, k)
-			into.direction[to] =
-				a >= b && a >= c ? turnOf(ax, ay) : b >= c ? turnOf(bx, by) : turnOf(cx, cy)
+			direction[to] = a >= b && a >= c ? turnOf(ax, ay) : b >= c ? turnOf(bx, by) : turnOf(cx, cy)
 		}
 	}
 }
@@ -99,8 +97,8 @@ const BITS = new Int32Array(FLOAT.buffer)
 /** log₂ to 2e-4, from the bits of the float that `value` is: several times as fast as Math.log2. */
 function log2(value: number): number {
 	FLOAT[0] = value
-	const bits = at(BITS, 0)
-	return (bits >>> 23) - 127 + at(LOGS, (bits >>> 11) & (MANTISSAS - 1))
+	const bits = intAt(BITS, 0)
+	return (bits >>> 23) - 127 + floatAt(LOGS, (bits >>> 11) & (MANTISSAS - 1))
 }
 
 /** The three channels of a row of pixels. */
@@ -112,35 +110,54 @@ function readLine(
 ): void {
 	if (!bright || !red || !blue) return
 	for (let x = 0; x < offsets.length; x++) {
-		const p = from + at(offsets, x)
+		const p = from + intAt(offsets, x)
 		const r = byteAt(data, p)
 		const g = byteAt(data, p + 1)
 		const b = byteAt(data, p + 2)
-		bright[x] = RED_WEIGHT * r + GREEN_WEIGHT * g + BLUE_WEIGHT * b
-		red[x] = (r - g) / 2
-		blue[x] = b / 2 - (r + g) / 4
+		bright[x] = (RED_WEIGHT * r + GREEN_WEIGHT * g + BLUE_WEIGHT * b) / WHOLE
+		red[x] = (r - g) / (2 * WHOLE)
+		blue[x] = (2 * b - r - g) / (4 * WHOLE)
 	}
 }
 
-/** Smooths a row. */
-function alongLine(line: Float32Array, into: Float32Array, to: number, count: number): void {
-	for (let x = 0; x < count; x++)
-		into[to + x] =
-			B0 * at(line, x + 3) +
-			B1 * (at(line, x + 2) + at(line, x + 4)) +
-			B2 * (at(line, x + 1) + at(line, x + 5)) +
-			B3 * (at(line, x) + at(line, x + 6))
+/**
+ * Smooths a row or a column by seven binomial weights: each of six sums of two neighbours passes its
+ * result on, so that a place is read once and written once.
+ * @param from, step where the values begin and how far apart they are; there are six more than are made
+ * @param to where what is made begins, as far apart
+ */
+function smooth(
+	values: Float32Array,
+	from: number,
+	into: Float32Array,
+	to: number,
+	step: number,
+	count: number,
+): void {
+	let [a, b, c, d, e, f] = [0, 0, 0, 0, 0, 0]
+	let k = from
+	let m = to - 6 * step
+	for (let n = -6; n < count; n++, k += step, m += step) {
+		const one = floatAt(values, k)
+		const two = one + a
+		a = one
+		const three = two + b
+		b = two
+		const four = three + c
+		c = three
+		const five = four + d
+		d = four
+		const six = five + e
+		e = five
+		if (n >= 0) into[m] = six + f
+		f = six
+	}
 }
 
-/** Smooths columns, all at once. */
-function downLines(level: Float32Array, s: number, rows: number): Float32Array {
-	const own = new Float32Array(s * rows)
-	for (let k = 0; k < own.length; k++)
-		own[k] =
-			B0 * at(level, k + 3 * s) +
-			B1 * (at(level, k + 2 * s) + at(level, k + 4 * s)) +
-			B2 * (at(level, k + s) + at(level, k + 5 * s)) +
-			B3 * (at(level, k) + at(level, k + 6 * s))
+/** Smooths columns, each in turn: a tile's column stays at hand while it is worked on. */
+function downColumns(level: Float32Array, stride: number, rows: number): Float32Array {
+	const own = new Float32Array(stride * rows)
+	for (let x = 0; x < stride; x++) smooth(level, x, own, x, stride, rows)
 	return own
 }
 
@@ -153,7 +170,7 @@ function turnOf(x: number, y: number): number {
 	const ay = Math.abs(y)
 	if (ax === 0 && ay === 0) return 0
 	const eighth =
-		ax >= ay ? at(EIGHTH, ((256 * ay) / ax) | 0) : 64 - at(EIGHTH, ((256 * ax) / ay) | 0)
+		ax >= ay ? floatAt(EIGHTH, ((256 * ay) / ax) | 0) : 64 - floatAt(EIGHTH, ((256 * ax) / ay) | 0)
 	const half = x >= 0 ? eighth : 128 - eighth
 	return Math.round(y >= 0 ? half : 256 - half) & 255
 }

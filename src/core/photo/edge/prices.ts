@@ -1,0 +1,124 @@
+import { floatAt, intAt } from '../../geometry/numbers'
+import { type EdgeField, levelAt, logAt, turnAt } from './edgeField'
+import { leastLog } from './edgesAlong'
+
+/** What is known of the edge that is followed. */
+export interface Like {
+	/** Whether what is lighter lies to the right of the way. */
+	readonly lighterRight?: boolean | undefined
+	/** Brightness on its darker and its lighter side where it was sure, levels. */
+	readonly sides: readonly (readonly [dark: number, light: number])[]
+	/** Octaves by which it must stand out beyond what counts as an edge. */
+	readonly clear: number
+}
+
+/** What a px along an edge that stands out costs, … */
+export const ON_EDGE = 5
+/** … a px beside all edges, … */
+const OFF_EDGE = 32
+/** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
+const WRONG_SIDE = 12
+const OTHER_SIDES = 14
+/** Octaves below what counts as an edge at which a change is still better than nothing, … */
+const FAINT = 1
+/** … and octaves above that at which an edge is as good as any. */
+const PLAIN = 2.5
+/** Sides are looked at so far from the edge, px. */
+const SIDE_PX = 2.5
+/** Differences in brightness are seen in proportion to that across the edge, and to this at least, levels. */
+const LEAST_CONTRAST = 24
+
+/** The eight ways on, clockwise on screen from +x. */
+export const STEP_X = Int32Array.of(1, 1, 0, -1, -1, -1, 0, 1)
+export const STEP_Y = Int32Array.of(0, 1, 1, 1, 0, -1, -1, -1)
+
+/** From an edge to its light side, by directions in 256ths of a turn, px. */
+const SIDE_X = Float32Array.from({ length: 256 }, (_, k) => SIDE_PX * Math.cos((k * Math.PI) / 128))
+const SIDE_Y = Float32Array.from({ length: 256 }, (_, k) => SIDE_PX * Math.sin((k * Math.PI) / 128))
+
+/**
+ * Of a pixel are kept, in so many bits each: its price, which is never 0; what more it costs with the wrong
+ * side light; and the direction to its light side, in 64ths of a turn.
+ */
+const PRICE_BITS = 8
+const WRONG_BITS = 8
+const BYTE = 0xff
+
+/** What it costs to step onto the pixels of a window, looked up as they are wanted. */
+export class Prices {
+	private readonly known: Int32Array
+
+	/**
+	 * @param left, top where the window's first pixel lies in the photo, px
+	 * @param stride pixels from one of its rows to the next
+	 */
+	constructor(
+		private readonly field: EdgeField,
+		private readonly left: number,
+		private readonly top: number,
+		private readonly stride: number,
+		rows: number,
+		private readonly like: Like,
+	) {
+		this.known = new Int32Array(stride * rows)
+	}
+
+	/** @param step the way one comes, of the eight */
+	of(n: number, step: number): number {
+		const known = intAt(this.known, n) || this.look(n)
+		const price = known & BYTE
+		const { lighterRight } = this.like
+		if (lighterRight === undefined) return price
+		// What is lighter lies a quarter turn on from the step, or back from it.
+		const on = ((known >> (PRICE_BITS + WRONG_BITS)) - 8 * step) & 63
+		return (on > 0 && on < 32) === lighterRight ? price : price + ((known >> PRICE_BITS) & BYTE)
+	}
+
+	private look(n: number): number {
+		const row = Math.floor(n / this.stride)
+		const i = this.left + n - row * this.stride
+		const j = this.top + row
+		const turn = turnAt(this.field, i, j)
+		const log = logAt(this.field, i, j)
+		const above = (log - leastLog(this.field, i, j) - this.like.clear + FAINT) / PLAIN
+		const share = above > 0 ? Math.min(1, above) * this.topness(i, j, log, turn) : 0
+		const other = share > 0 ? OTHER_SIDES * share * this.otherness(i, j, turn) : 0
+		const price = (OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other + 0.5) | 0
+		const wrong = (WRONG_SIDE * share + 0.5) | 0
+		const known = price | (wrong << PRICE_BITS) | (((turn + 2) >> 2) << (PRICE_BITS + WRONG_BITS))
+		this.known[n] = known
+		return known
+	}
+
+	/** How near a pixel is to the top of the edge that it is part of, 1 to 0: by its neighbours across it. */
+	private topness(i: number, j: number, log: number, turn: number): number {
+		const step = ((turn + 16) >> 5) & 7
+		const x = intAt(STEP_X, step)
+		const y = intAt(STEP_Y, step)
+		const before = logAt(this.field, i - x, j - y)
+		const after = logAt(this.field, i + x, j + y)
+		const bend = before - 2 * log + after
+		if (bend >= 0) return 0
+		const off = Math.abs((0.5 * (before - after)) / bend)
+		return Math.max(0, Math.min(1, 1.6 - off))
+	}
+
+	/** How unlike what is known the brightness on either side is, 0 to 1. */
+	private otherness(i: number, j: number, turn: number): number {
+		const { sides } = this.like
+		if (sides.length === 0) return 0
+		const dx = floatAt(SIDE_X, turn)
+		const dy = floatAt(SIDE_Y, turn)
+		const dark = levelAt(this.field, i + 0.5 - dx, j + 0.5 - dy)
+		const light = levelAt(this.field, i + 0.5 + dx, j + 0.5 + dy)
+		let least = 1
+		for (const [d, l] of sides) {
+			const much = Math.max(LEAST_CONTRAST, Math.abs(l - d))
+			const one = Math.abs(dark - d) / much
+			const other = Math.abs(light - l) / much
+			// What is beside an object changes; the object itself changes less.
+			least = Math.min(least, 0.75 * Math.min(one, other) + 0.25 * Math.max(one, other))
+		}
+		return least
+	}
+}
