@@ -12,7 +12,7 @@ import { snapToEdge } from './snapToEdge'
 export interface BendOptions {
 	/** The nodes both of whose segments' ends must be among them for a segment to be bent; all unless said otherwise. */
 	readonly only?: ReadonlySet<string>
-	/** How far an edge may be from a node, px; 8 unless said otherwise. */
+	/** How far an edge may be from a node, px; 5 unless said otherwise. */
 	readonly reach?: number
 	/** How far the curves may leave the edge, px; 0.8 unless said otherwise. */
 	readonly tolerance?: number
@@ -28,7 +28,7 @@ export interface BentToEdges {
 	readonly unsure: number
 }
 
-const REACH_PX = 8
+const REACH_PX = 5
 const TOLERANCE_PX = 0.8
 /** The way that is followed wavers, and rounds corners off: it is fitted so much more loosely, then moved onto the edge. */
 const LOOSE = 2.25
@@ -173,7 +173,7 @@ function wayAlong(
 			before = undefined
 			continue
 		}
-		const path = followEdge(field, a, b, { reach: 1.5, ...(before && { before }) })
+		const path = followEdge(field, a, b, { reach: 1.5, chord: true, ...(before && { before }) })
 		const points = pointsOf(path)
 		if (leads(points, a, b)) {
 			found++

@@ -48,6 +48,19 @@ describe('following an edge', () => {
 		for (const [, y] of path) expect(Math.abs(y - 36.7)).toBeLessThan(0.3)
 	})
 
+	test('near the straight line, a faint edge is kept to beside a strong one that bulges from it', () => {
+		const bulge = (x: number) => 40.5 + 20 * Math.sin((Math.PI * x) / 200)
+		const field = edgeField(picture(200, 90, (x, y) => (y > bulge(x) ? 30 : y >= 40 ? 120 : 128)))
+		const stray = (chord: boolean) =>
+			p95(
+				pointsOf(followEdge(field, [12, 42], [188, 42], { reach: 1.5, chord })).map(([, y]) =>
+					Math.abs(y - 40),
+				),
+			)
+		expect(stray(false)).toBeGreaterThan(10)
+		expect(stray(true)).toBeLessThan(2.1)
+	})
+
 	test('turns a corner where the edge does', () => {
 		const field = edgeField(rendered(120, 120, (x, y) => x < 60.5 && y > 50.5))
 		const path = pointsOf(followEdge(field, [20, 50], [60, 100]))

@@ -14,6 +14,8 @@ export interface FollowOptions {
 	readonly clear?: number
 	/** The stretch that was accepted before, x0, y0, x1, y1 …: what lies on either side is to stay as it was there. */
 	readonly before?: Float64Array
+	/** Whether the way is known to lie near the straight line from one place to the other. */
+	readonly chord?: boolean
 }
 
 const REACH_PX = 8
@@ -28,7 +30,7 @@ export function followEdge(
 	field: EdgeField,
 	from: Point,
 	to: Point,
-	{ reach = REACH_PX, clear = 0, before }: FollowOptions = {},
+	{ reach = REACH_PX, clear = 0, before, chord = false }: FollowOptions = {},
 ): Float64Array {
 	const start = snapToEdge(field, from, { reach })
 	const end = snapToEdge(field, to, { reach })
@@ -43,7 +45,12 @@ export function followEdge(
 	// What the pins themselves say goes before what the stretch before says.
 	const silent = one === undefined && other === undefined
 	const lighterRight = silent ? known?.lighterRight : agreed(one, other)
-	const pixels = cheapestWay(field, a, b, { lighterRight, sides, clear })
+	const pixels = cheapestWay(field, a, b, {
+		lighterRight,
+		sides,
+		clear,
+		...(chord && { chord: [a, b] }),
+	})
 	return refinedPath(field, a, b, pixels, clear)
 }
 
@@ -61,7 +68,7 @@ function faces(place: EdgePlace | undefined, a: Point, b: Point): boolean | unde
 /** The last so many points of a stretch tell what the edge is like. */
 const LEARNED_FROM = 60
 
-function learned(field: EdgeField, path: Float64Array): Omit<Like, 'clear'> {
+function learned(field: EdgeField, path: Float64Array): Pick<Like, 'lighterRight' | 'sides'> {
 	const points = Array.from(
 		{ length: path.length / 2 },
 		(_, i): Point => [at(path, 2 * i), at(path, 2 * i + 1)],

@@ -1,4 +1,5 @@
 import { floatAt, intAt } from '../../geometry/numbers'
+import { cross, distance, type Point, subtract } from '../../geometry/point'
 import { type EdgeField, levelAt, logAt, turnAt } from './edgeField'
 import { leastLog } from './edgesAlong'
 
@@ -10,6 +11,8 @@ export interface Like {
 	readonly sides: readonly (readonly [dark: number, light: number])[]
 	/** Octaves by which it must stand out beyond what counts as an edge. */
 	readonly clear: number
+	/** The straight line that it lies near. */
+	readonly chord?: readonly [Point, Point]
 }
 
 /** What a px along an edge that stands out costs, … */
@@ -19,6 +22,12 @@ const OFF_EDGE = 32
 /** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
 const WRONG_SIDE = 12
 const OTHER_SIDES = 14
+/** What a px far from the straight line costs more; an edge bulges from it by this share of it, and px. */
+const FAR_FROM_CHORD = 30
+const BULGE = 0.3
+const BULGE_PX = 5
+/** No price is more: the queue takes no greater steps. */
+const MOST = 110
 /** Octaves below what counts as an edge at which a change is still better than nothing, … */
 const FAINT = 1
 /** … and octaves above that at which an edge is as good as any. */
@@ -83,11 +92,23 @@ export class Prices {
 		const above = (log - leastLog(this.field, i, j) - this.like.clear + FAINT) / PLAIN
 		const share = above > 0 ? Math.min(1, above) * this.topness(i, j, log, turn) : 0
 		const other = share > 0 ? OTHER_SIDES * share * this.otherness(i, j, turn) : 0
-		const price = (OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other + 0.5) | 0
+		const price = OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other + this.farness(i, j)
 		const wrong = (WRONG_SIDE * share + 0.5) | 0
-		const known = price | (wrong << PRICE_BITS) | (((turn + 2) >> 2) << (PRICE_BITS + WRONG_BITS))
+		const known =
+			Math.min(MOST, Math.round(price)) |
+			(wrong << PRICE_BITS) |
+			(((turn + 2) >> 2) << (PRICE_BITS + WRONG_BITS))
 		this.known[n] = known
 		return known
+	}
+
+	/** What it costs to be far from the straight line that the edge lies near. */
+	private farness(i: number, j: number): number {
+		if (!this.like.chord) return 0
+		const [a, b] = this.like.chord
+		const chord = Math.max(1, distance(a, b))
+		const off = Math.abs(cross(subtract(b, a), subtract([i + 0.5, j + 0.5], a))) / chord
+		return (FAR_FROM_CHORD * off) / (BULGE * chord + BULGE_PX)
 	}
 
 	/** How near a pixel is to the top of the edge that it is part of, 1 to 0: by its neighbours across it. */
