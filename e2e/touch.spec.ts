@@ -1,5 +1,7 @@
 import type { CDPSession } from '@playwright/test'
+import type { Point } from '../src/core/geometry/point'
 import { expect, test } from './bench'
+import { judge, keyPlaces, trueOutline } from './truth'
 
 test.use({ hasTouch: true })
 
@@ -30,6 +32,34 @@ test('two fingers zoom and pan, and leave no nodes behind', async ({ bench, page
 		.poll(async () => Number.parseFloat((await zoom.textContent()) ?? ''))
 		.toBeGreaterThan(before * 1.8)
 	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('None yet')
+})
+
+test('the Edge pen by finger: pins tapped along the teapot, closed on the first', async ({
+	bench,
+	page,
+	context,
+}) => {
+	const truth = trueOutline('teapot')
+	const pins = keyPlaces(truth, 12, 24).map((k) => truth[k] as Point)
+	await bench.beginPhoto('Teapot', { width: 920, height: 690 })
+	await bench.key('2')
+	await bench.key('f')
+	const session = await context.newCDPSession(page)
+	const tap = async (p: Point) => {
+		await touch(session, 'touchStart', [bench.on(p)])
+		await touch(session, 'touchEnd', [])
+	}
+	const [first] = pins
+	await bench.hover(first!)
+	await expect(bench.canvas).not.toHaveAttribute('aria-description', /being read/)
+	for (const p of pins) await tap(p)
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('open')
+	await tap(first!)
+	await expect(page.getByRole('region', { name: 'Pieces' })).not.toContainText('open')
+	await bench.key('Enter')
+	const { nodes, mean } = judge(await bench.exported(), truth)
+	expect(nodes).toBeLessThan(60)
+	expect(mean).toBeLessThan(2)
 })
 
 test('one finger draws; a palm beside a pen does nothing', async ({ bench, page, context }) => {

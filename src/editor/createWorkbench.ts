@@ -51,8 +51,16 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		const shown = desk.getState().overlay
 		desk.setState({ overlay: sameOverlay(overlay, shown) ? shown : overlay, hint })
 	}
+	/** What one tool draws, another may go on with. */
+	const handOver = (from: Tool, to: Tool) => {
+		const drawn = from.inHand?.() ?? null
+		return () => void (drawn !== null && to.goOn?.(drawn))
+	}
 	const takeTool = (tool: ToolDef) => {
-		if (desk.getState().tool !== tool) putDown()
+		const { tool: own } = desk.getState()
+		const goOn = tool === own ? null : handOver(toolOf(own), toolOf(tool))
+		if (goOn) putDown()
+		goOn?.()
 		desk.setState(({ cross }) => ({ tool, cross: tool.places ? cross : null }))
 		refresh()
 	}
@@ -82,7 +90,10 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		refresh,
 		takeTool,
 		lend: (tool) => {
-			desk.setState(({ tool: own }) => ({ lent: tool === own ? null : tool }))
+			const { tool: own, lent } = desk.getState()
+			const goOn = handOver(toolOf(lent ?? own), toolOf(tool ?? own))
+			desk.setState({ lent: tool === own ? null : tool })
+			goOn()
 			refresh()
 		},
 		goTo: (pass) => {

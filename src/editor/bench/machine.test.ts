@@ -97,6 +97,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 					if (event.on === 'key') tool.key(event.input)
 					else if (event.on === 'kind') tool.makeKind?.(event.kind)
 					else if (event.on === 'leave') tool.leave?.()
+					else if (event.on === 'go-on') tool.goOn?.(event.contour)
 					else if (event.on === 'rest') tool.rest()
 					else if (event.on === 'double-click') tool.doubleClick(event.input)
 					else tool[event.on](event.input)

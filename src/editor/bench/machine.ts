@@ -8,6 +8,8 @@ export type ToolEvent =
 	| { readonly on: 'key'; readonly input: KeyInput }
 	/** What is dragged is to be of a kind. */
 	| { readonly on: 'kind'; readonly kind: NodeKind }
+	/** An open outline that another tool was drawing is gone on with. */
+	| { readonly on: 'go-on'; readonly contour: string }
 	/** The pointer is gone. */
 	| { readonly on: 'leave' }
 	/** It is put down. */
@@ -39,6 +41,8 @@ export interface Machine<S> {
 	step(state: S, event: ToolEvent, sight: Sight): Turn<S>
 	/** What a click and a drag would do now, and which key changes it. */
 	hint(state: S, sight: Sight): string
+	/** The open outline that is being drawn. */
+	inHand?(state: S, sight: Sight): string | null
 	overlay(state: S, sight: Sight): Overlay
 	cursor(state: S): string
 }
@@ -52,6 +56,7 @@ export interface Handlers<S> {
 	doubleClick?(state: S, input: PointerInput, sight: Sight): Turn<S>
 	key(state: S, input: KeyInput, sight: Sight): Turn<S>
 	makeKind?(state: S, kind: NodeKind, sight: Sight): Turn<S>
+	goOn?(state: S, contour: string, sight: Sight): Turn<S>
 	rest(state: S, sight: Sight): Turn<S>
 }
 
@@ -65,6 +70,8 @@ export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
 				return handlers.key(state, event.input, sight)
 			case 'leave':
 				return handlers.leave?.(state) ?? { state }
+			case 'go-on':
+				return handlers.goOn?.(state, event.contour, sight) ?? { state }
 			case 'kind':
 				return handlers.makeKind?.(state, event.kind, sight) ?? { state, unused: true }
 			case 'double-click':
@@ -92,6 +99,8 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		doubleClick: (input) => void take({ on: 'double-click', input }),
 		key: (input) => take({ on: 'key', input }),
 		makeKind: (kind) => take({ on: 'kind', kind }),
+		inHand: () => machine.inHand?.(state, bench) ?? null,
+		goOn: (contour) => void take({ on: 'go-on', contour }),
 		rest: () => void take({ on: 'rest' }),
 		hint: () => machine.hint(state, bench),
 		overlay: () => machine.overlay(state, bench),

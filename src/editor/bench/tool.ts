@@ -140,6 +140,10 @@ export interface Tool {
 	key(input: KeyInput): boolean
 	/** In the midst of a drag: what is dragged becomes of a kind. @returns whether it can */
 	makeKind?(kind: NodeKind): boolean
+	/** The open outline that is being drawn, its last node last: another tool may go on with it. */
+	inHand?(): string | null
+	/** Goes on with an outline that another tool was drawing. */
+	goOn?(contour: string): void
 	/** The tool is put down: what is begun is ended as it stands, nothing is lost. */
 	rest(): void
 	/** What a click and a drag would do now, and which key changes it. */

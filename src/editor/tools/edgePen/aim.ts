@@ -1,9 +1,9 @@
-import { type Contour, distance } from '@/core'
+import { type Contour, distance, type Point } from '@/core'
 import { hitTest } from '@/editor/bench/hitTest'
 import type { Sight } from '@/editor/bench/machine'
 import type { PointerInput } from '@/editor/bench/tool'
 import type { Over } from './hints'
-import type { Run } from './run'
+import { canClose, isFixed, type Run, startOf } from './run'
 
 /** What the pointer is over; its pin, or the pin that the way leads to, and -1 where there is none. */
 export interface Target {
@@ -16,7 +16,9 @@ export const OVER_NOTHING: Target = { what: 'nothing', pin: -1 }
 /** What the pointer is over, of the run's or of the outlines that a run could go on from. */
 export function overWhat(run: Run | null, input: PointerInput, sight: Sight): Target {
 	if (!run) return endNear(input, sight) ? { what: 'end', pin: -1 } : OVER_NOTHING
-	const pin = run.pins.findIndex(({ at }) => distance(at, input.at) <= input.reach)
+	const near = (at: Point | undefined) => at !== undefined && distance(at, input.at) <= input.reach
+	if (run.base && canClose(run) && near(startOf(run))) return { what: 'start', pin: -1 }
+	const pin = run.pins.findIndex(({ at }, k) => near(at) && !(run.closed && isFixed(run, k)))
 	if (pin === 0 && run.pins.length > 1) return { what: run.base ? 'pin' : 'first', pin }
 	if (pin >= 0 && pin === run.pins.length - 1 && !run.closed) return { what: 'last', pin }
 	if (pin >= 0) return { what: 'pin', pin }

@@ -4,6 +4,8 @@ import { fitPolyline } from '@/core/fitting'
 import { rendered } from '@/core/photo/testing/rendered'
 import { edgeField, edgesOnSheet } from '@/core/pictures'
 import { type EdgeReading, NO_EDGES, readingOf } from '@/editor/bench/edgeReading'
+import type { Tool } from '@/editor/bench/tool'
+import { createPen } from '../pen/pen'
 import { at, click, drag, handyBench, press } from '../testing/handyBench'
 import { createEdgePen } from './edgePen'
 import { type EdgePenWish, FIRST_EDGE_PEN } from './edgePenSlice'
@@ -254,6 +256,46 @@ describe('stretches of other kinds', () => {
 		const off = flattenContour(bench.contour()).map((p) => distance(p, MIDDLE) - R)
 		expect(Math.max(...off)).toBeLessThan(-0.9)
 		expect(Math.min(...off)).toBeGreaterThan(-3.1)
+	})
+
+	test('hands its outline over to the Pen in its midst, and takes it back', () => {
+		const { bench, pen } = begin()
+		const nodes = createPen(bench, () => 'Not asked for')
+		for (const k of [0, 1]) click(pen, on(k))
+		const drawn = bench.contour().id
+		const handOver = (from: Tool, to: Tool) => {
+			const contour = from.inHand?.() ?? null
+			from.rest()
+			expect(contour).toBe(drawn)
+			to.goOn?.(drawn)
+		}
+		handOver(pen, nodes)
+		click(nodes, on(1.2, 20))
+		click(nodes, on(1.4))
+		handOver(nodes, pen)
+		for (const k of [2.4, 4, 5.4]) click(pen, on(k))
+		press(pen, 'enter')
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(bench.contour()).toMatchObject({ id: drawn, closed: true })
+		expect(distance(bench.contour().nodes[0]?.at ?? [0, 0], on(0))).toBeLessThan(0.8)
+		press(pen, 'backspace')
+		expect(bench.contour().closed).toBe(false)
+		click(pen, on(0))
+		expect(bench.contour().closed).toBe(true)
+		const near = (p: Point) => Math.min(...bench.contour().nodes.map(({ at }) => distance(at, p)))
+		expect(near(on(1.2, 20))).toBeLessThan(0.1)
+		const beyond = flattenContour(bench.contour()).filter((p) => distance(p, on(1.2)) > 60)
+		expect(Math.max(...beyond.map((p) => Math.abs(distance(p, MIDDLE) - R)))).toBeLessThan(1.5)
+	})
+
+	test('what is closed, or not begun, it does not hand over; nor an outline that is gone', () => {
+		const { bench, pen } = begin()
+		expect(pen.inHand?.()).toBeNull()
+		pen.goOn?.('nobody’s')
+		for (const k of [0, 1.5, 3, 4.5]) click(pen, on(k))
+		press(pen, 'enter')
+		expect(bench.contour().closed).toBe(true)
+		expect(pen.inHand?.()).toBeNull()
 	})
 
 	test('put down, a run leaves its outline; a single pin leaves nothing', () => {

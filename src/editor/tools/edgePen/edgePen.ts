@@ -1,5 +1,5 @@
 import RouteRounded from '@mui/icons-material/RouteRounded'
-import { distance, findContour, type Point, pickUpOutline } from '@/core'
+import { distance, findContour, type Point, pickUpOutline, type Sheet } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
 import { heldKey } from '@/editor/bench/holds'
 import {
@@ -28,9 +28,11 @@ import { type EdgePenWish, edgePenSlice } from './edgePenSlice'
 import { pressedHint, runHint } from './hints'
 import {
 	beginRun,
+	canClose,
 	closedRun,
 	type Fit,
 	insertedPin,
+	isFixed,
 	lessPin,
 	type Making,
 	movedPin,
@@ -41,6 +43,7 @@ import {
 	put,
 	type Run,
 	readAnew,
+	startOf,
 	wayTo,
 	withHand,
 	withoutPin,
@@ -103,6 +106,7 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 			leave: (state) => ({ state: state.press ? state : { ...state, pointer: null, live: null } }),
 			doubleClick: (state, input, sight) => doubleClick(inStep(state, sight), input, sight),
 			key: (state, input, sight) => pressKey(inStep(state, sight), input, sight, machine),
+			goOn: (state, contour, sight) => goOn(inStep(state, sight), contour, sight),
 			rest: (state, sight) => {
 				const { effects = [] } = accept(inStep(state, sight), sight)
 				return { state: { ...IDLE, turn: state.turn }, effects }
@@ -116,6 +120,7 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 				there,
 			)
 		},
+		inHand: ({ run }) => (run?.outcome && !run.closed ? run.contour : null),
 		overlay: (state, sight) => overlay(state, sight, machine),
 		cursor: ({ over }) => (over.what === 'nothing' ? 'crosshair' : 'pointer'),
 	}
@@ -236,10 +241,8 @@ function begin(
 		return { state: { ...state, run, stood: [run], live: null }, effects: [select(NOTHING)] }
 	}
 	const picked = pickUpOutline(sight.sheet(), end.contour.id, end.node)
-	const found = findContour(picked, end.contour.id)
-	const last = found?.contour.nodes.at(-1)
-	if (!found || !last) return { state }
-	const run = beginRun(last.at, { contour: found.contour, piece: found.piece.id })
+	const run = runFrom(picked, end.contour.id)
+	if (!run) return { state }
 	return {
 		state: { ...state, run, stood: [run], live: null },
 		effects: [
@@ -248,6 +251,23 @@ function begin(
 			select(selectContour(picked, end.contour.id, [end.node])),
 		],
 	}
+}
+
+/** A run that goes on from the last node of an open outline. */
+function runFrom(sheet: Sheet, contour: string): Run | null {
+	const found = findContour(sheet, contour)
+	const last = found?.contour.nodes.at(-1)
+	if (!found || !last || found.contour.closed) return null
+	return beginRun(last.at, { contour: found.contour, piece: found.piece.id })
+}
+
+/** Draws on at the end of an outline that another tool was drawing; its own goes on as it stands. */
+function goOn(state: EdgePenState, contour: string, sight: Sight): Turn<EdgePenState> {
+	if (state.run?.contour === contour) return { state }
+	const run = runFrom(sight.sheet(), contour)
+	return run
+		? { state: { ...state, ...IDLE, pointer: state.pointer, run, stood: [run] } }
+		: { state }
 }
 
 function move(
@@ -265,10 +285,11 @@ function move(
 	if (anew && anew !== run) return stand(state, anew, 'Draw along the edge', sight, own)
 	const over = overWhat(run, input, sight)
 	const last = run?.pins.at(-1)
-	const leads = run && !run.closed && last && (over.what === 'nothing' || over.what === 'first')
+	const closes = over.what === 'first' || over.what === 'start'
+	const leads = run && !run.closed && last && (closes || over.what === 'nothing')
 	if (!leads) return { state: { ...state, over, live: null, steady: UNSTEADY } }
 	const by: Pin['by'] = input.hold === 'corner' ? 'straight' : 'edge'
-	const to = over.what === 'first' ? (run.pins[0]?.at ?? input.at) : input.at
+	const to = closes ? (startOf(run) ?? input.at) : input.at
 	const live = wayTo(last, to, by, own.making(sight, input.pixel))
 	const steady = steadied(state, live)
 	const next = { ...state, over, live, steady }
@@ -322,7 +343,7 @@ function pressed(
 	const gone = distance(press.start, input.at) / input.pixel
 	if (!run) return state
 	if (press.doing === 'move' || press.doing === 'insert') {
-		if (!press.moved && gone < MOVED_PX) return state
+		if (isFixed(run, press.pin) || (!press.moved && gone < MOVED_PX)) return state
 		const making = own.making(sight, input.pixel)
 		const at = press.by === 'straight' ? input.at : pinAt(input.at, making)
 		return { ...state, press: { ...press, moved: true }, run: movedPin(run, press.pin, at, making) }
@@ -339,6 +360,8 @@ function up(before: EdgePenState, input: PointerInput, sight: Sight, own: Own): 
 	const making = own.making(sight, input.pixel)
 	const draw = 'Draw along the edge'
 	if (press.doing === 'hand') return stand(state, withHand(run, press.points), draw, sight, own)
+	const close = () => stand(state, closedRun(run, making), 'Close along the edge', sight, own)
+	if (press.doing === 'place' && state.over.what === 'start') return close()
 	if (press.doing === 'place')
 		return stand(state, withPin(run, press.start, press.by, making), draw, sight, own)
 	if (press.moved) return stand(state, run, 'Move a pin', sight, own)
@@ -350,8 +373,7 @@ function up(before: EdgePenState, input: PointerInput, sight: Sight, own: Own): 
 	// While drawing, a click on a pin in between sets the next one.
 	if (what === 'pin' && !run.closed)
 		return stand(state, withPin(run, press.start, 'edge', making), draw, sight, own)
-	if (what === 'first' && !run.closed && run.pins.length > 2)
-		return stand(state, closedRun(run, making), 'Close along the edge', sight, own)
+	if (what === 'first' && canClose(run)) return close()
 	if (run.closed && pin >= 0 && run.pins.length > 2)
 		return stand(state, withoutPin(run, pin, making), 'Take a pin away', sight, own)
 	return { state: { ...state, press: null } }
@@ -392,7 +414,7 @@ const KEYS: readonly EdgePenKey[] = [
 		press: (state, sight, own) => {
 			const { run } = state
 			if (!run) return null
-			if (run.closed || run.base || run.pins.length < 3) return accept(state, sight)
+			if (!canClose(run)) return accept(state, sight)
 			const making = own.making(sight, state.pointer?.pixel ?? 1)
 			const whole = closedRun(readAnew(run, making), making)
 			return stand(state, whole, 'Close along the edge', sight, own)
@@ -425,6 +447,7 @@ const KEYS: readonly EdgePenKey[] = [
 		press: (state, sight, own) => {
 			const { run, over } = state
 			if (!run || over.pin < 0 || over.what === 'way' || run.pins.length < 3) return null
+			if (isFixed(run, over.pin)) return null
 			const making = own.making(sight, state.pointer?.pixel ?? 1)
 			return stand(state, withoutPin(run, over.pin, making), 'Take a pin away', sight, own)
 		},
@@ -457,7 +480,7 @@ function overlay(state: EdgePenState, sight: Sight, own: Own): Overlay {
 	const ways = changing(run, press)
 	return {
 		...NO_OVERLAY,
-		filled: over.what === 'first' && !run.closed ? run.contour : null,
+		filled: (over.what === 'first' || over.what === 'start') && !run.closed ? run.contour : null,
 		run: {
 			pins: run.pins.map(({ at }) => at),
 			over: over.pin >= 0 && over.what !== 'way' ? over.pin : null,

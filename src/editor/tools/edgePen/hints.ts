@@ -2,7 +2,7 @@ import type { EdgesThere } from '@/editor/bench/edgeReading'
 import { heldKey } from '@/editor/bench/holds'
 
 /** What the pointer is over. */
-export type Over = 'nothing' | 'first' | 'pin' | 'last' | 'way' | 'end'
+export type Over = 'nothing' | 'start' | 'first' | 'pin' | 'last' | 'way' | 'end'
 
 /** What a click and a drag would do, as the run and the photo stand. */
 export function runHint(
@@ -11,6 +11,7 @@ export function runHint(
 ): string {
 	if (over === 'first' && !closed)
 		return 'Click: close the outline along the edge. Drag: move the pin.'
+	if (over === 'start') return 'Click: close the outline along the edge.'
 	if (over === 'last') return 'Double-click: end open. Drag: move the pin. Backspace: take it back.'
 	if (closed && (over === 'first' || over === 'pin'))
 		return 'Drag: move the pin. Click: take it away.'

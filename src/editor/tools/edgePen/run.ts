@@ -105,18 +105,36 @@ export function withHand(run: Run, points: readonly Point[]): Run {
 	return { ...run, pins: [...run.pins, { at: end, way, by: 'hand' }] }
 }
 
+/** Where a run closes: at its first pin, or at the first node of the outline that it goes on from. */
+export function startOf({ base, pins }: Run): Point | undefined {
+	return base ? base.nodes[0]?.at : pins[0]?.at
+}
+
+/** Whether it has come far enough to be closed. */
+export function canClose({ base, pins, closed }: Run): boolean {
+	return !closed && pins.length + (base ? base.nodes.length - 1 : 0) > 2
+}
+
+/** Whether a pin stands on a node of the outline that the run goes on from, and does not move. */
+export function isFixed({ base, pins, closed }: Run, pin: number): boolean {
+	return base !== null && (pin === 0 || (closed && pin === pins.length - 1))
+}
+
 /** The run without its last pin; without that which closes it where it is closed. */
 export function lessPin(run: Run): Run {
+	if (run.base) return { ...run, closed: false, pins: run.pins.slice(0, -1) }
 	if (!run.closed) return { ...run, pins: run.pins.slice(0, -1) }
 	return { ...run, closed: false, pins: withFirst(run.pins, { way: null, by: 'edge' }) }
 }
 
 /** The run closed along the edge. */
 export function closedRun(run: Run, making: Making): Run {
-	const [first, last] = [run.pins[0], run.pins.at(-1)]
-	if (!first || !last || run.base) return run
-	const way = wayTo(last, first.at, 'edge', making)
-	const unread = !making.edges.knows(last.at, first.at)
+	const [start, last] = [startOf(run), run.pins.at(-1)]
+	if (!start || !last) return run
+	const way = wayTo(last, start, 'edge', making)
+	const unread = !making.edges.knows(last.at, start)
+	if (run.base)
+		return { ...run, closed: true, pins: [...run.pins, { at: start, way, by: 'edge', unread }] }
 	return { ...run, closed: true, pins: withFirst(run.pins, { way, by: 'edge', unread }) }
 }
 
@@ -152,7 +170,7 @@ function rewayed(run: Run, index: number, making: Making, only = false): Run {
 	const pins = [...run.pins]
 	const anew = (k: number) => {
 		const to = pins[k]
-		const from = k === 0 ? (run.closed ? pins.at(-1) : undefined) : pins[k - 1]
+		const from = k === 0 ? (isRound(run) ? pins.at(-1) : undefined) : pins[k - 1]
 		if (!to || !from) return
 		const by = to.by === 'hand' ? 'edge' : to.by
 		pins[k] = { ...to, by, way: wayTo(from, to.at, by, making) }
@@ -165,23 +183,29 @@ function rewayed(run: Run, index: number, making: Making, only = false): Run {
 const endOf = (way: Float64Array): Point | null =>
 	way.length < 2 ? null : [way[way.length - 2] ?? 0, way[way.length - 1] ?? 0]
 
+/** Whether the run leads back to its own first pin. */
+const isRound = ({ base, closed }: Run): boolean => closed && !base
+
 /** All points of a run in order. */
-function pointsOf({ pins, closed }: Run): Point[] {
+function pointsOf(run: Run): Point[] {
+	const { pins } = run
+	const round = isRound(run)
 	const [first, ...rest] = pins
 	if (!first) return []
 	const points: Point[] = [first.at]
-	for (const { way } of closed ? [...rest, first] : rest)
+	for (const { way } of round ? [...rest, first] : rest)
 		for (let i = 2; way && i + 1 < way.length; i += 2) points.push([way[i] ?? 0, way[i + 1] ?? 0])
-	return closed ? points.slice(0, -1) : points
+	return round ? points.slice(0, -1) : points
 }
 
 /** The outline that a run makes; `null` while it is but one pin. */
 export function outcomeOf(run: Run, { fit, wish }: Making): Contour | null {
 	const points = pointsOf(run)
 	if (points.length < 2) return null
-	const inner = run.closed && wish.allowance > 0 ? inset(points, wish.allowance) : points
-	const fitted = fittedTo(inner, run.closed, fit, wish.deviation)
-	const nodes = run.base ? joined(run.base.nodes, fitted) : fitted
+	const round = isRound(run)
+	const inner = round && wish.allowance > 0 ? inset(points, wish.allowance) : points
+	const fitted = fittedTo(inner, round, fit, wish.deviation)
+	const nodes = run.base ? joined(run.base.nodes, fitted, run.closed) : fitted
 	return { id: run.contour, nodes, closed: run.closed }
 }
 
@@ -207,17 +231,25 @@ function fittedTo(
 	return fitter(Float64Array.from(points.flat()), { closed, tolerance: within }).nodes
 }
 
-/** An outline's nodes with those that go on from its last. */
-function joined(base: readonly PathNode[], more: readonly PathNode[]): PathNode[] {
-	const last = base.at(-1)
-	const [first, ...rest] = more
+/** An outline's nodes with those that go on from its last; closed, they end at its first. */
+function joined(base: readonly PathNode[], more: readonly PathNode[], closed: boolean): PathNode[] {
+	const [last, first] = [base.at(-1), more[0]]
 	if (!last || !first) return [...base]
-	const meeting: PathNode = {
-		...last,
-		...(first.out && { out: first.out }),
-		kind: last.in && first.out ? 'cusp' : 'corner',
+	const nodes = [...base.slice(0, -1), met(last, last.in, first.out), ...more.slice(1)]
+	const [begin, end] = [nodes[0], nodes.at(-1)]
+	if (!closed || !begin || !end || nodes.length < 3) return nodes
+	return [met(begin, end.in, begin.out), ...nodes.slice(1, -1)]
+}
+
+/** A node at which two stretches meet, each with the handle that it came to there. */
+function met(node: PathNode, into: Point | undefined, out: Point | undefined): PathNode {
+	const { in: _in, out: _out, ...bare } = node
+	return {
+		...bare,
+		...(into && { in: into }),
+		...(out && { out }),
+		kind: into && out ? 'cusp' : 'corner',
 	}
-	return [...base.slice(0, -1), meeting, ...rest]
 }
 
 /** A closed way so far inside itself, px: each point along the normal of the way round it. */

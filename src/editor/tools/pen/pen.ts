@@ -101,6 +101,7 @@ export function penMachine(nameNext: () => string): Machine<PenState> {
 			doubleClick: (state, _, sight) => endOpen(state, sight),
 			key: pressKey,
 			makeKind,
+			goOn,
 			rest: (state, sight) => {
 				const { state: ended, effects = [] } = endOpen(state, sight)
 				return { state: { ...ended, ended: null, pointer: null }, effects }
@@ -111,6 +112,10 @@ export function penMachine(nameNext: () => string): Machine<PenState> {
 			if (held) return pressHint(held, straight)
 			const drawn = drawnOutline(drawing, sight) !== null
 			return aimHint(target, { drawing: drawn, ended: ended !== null, straight })
+		},
+		inHand: ({ drawing }, sight) => {
+			const drawn = drawnOutline(drawing, sight)
+			return drawn && drawn.nodes.length > 1 ? drawn.id : null
 		},
 		overlay,
 		cursor: ({ target }) => (target.do === 'place' ? 'crosshair' : 'pointer'),
@@ -268,6 +273,16 @@ function letGo(state: PenState, input: PointerInput, sight: Sight): Turn<PenStat
 			...(straight ? [apply('Leave straight', (sheet) => leaveStraight(sheet, held.contour))] : []),
 			SEAL,
 		],
+	}
+}
+
+/** Drawing goes on at the end of an outline that another tool was drawing. */
+function goOn(state: PenState, contour: string, sight: Sight): Turn<PenState> {
+	const last = lastNode(drawnOutline(contour, sight))
+	if (!last) return { state }
+	return {
+		state: { ...state, drawing: contour, ended: null },
+		effects: [select(selectContour(sight.sheet(), contour, [last.id]))],
 	}
 }
 
