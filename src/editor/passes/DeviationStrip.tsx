@@ -17,13 +17,16 @@ interface DeviationStripProps {
 	readonly rim: number
 	readonly rimWords: string
 	readonly worst: number
+	/** What is said in place of deviations where there are none to show. */
+	readonly note?: string
 }
 
 /**
  * Deviations along outlines: above the middle they lie outside, below inside, with gaps where nothing
  * is known. A click goes to the place.
  */
-export function DeviationStrip({ label, samples, rim, rimWords, worst }: DeviationStripProps) {
+export function DeviationStrip(props: DeviationStripProps) {
+	const { label, samples, rim, rimWords, worst, note } = props
 	const { desk } = useWorkbench()
 	const path = useMemo(() => pathOf(samples, rim), [samples, rim])
 	const go = (event: MouseEvent<Element>) => {
@@ -55,7 +58,12 @@ export function DeviationStrip({ label, samples, rim, rimWords, worst }: Deviati
 				<Typography variant="caption">outside, up to {rimWords}</Typography>
 				<Typography variant="caption">inside</Typography>
 			</Box>
-			<Box onClick={go} sx={{ cursor: 'pointer' }}>
+			{note && (
+				<Typography variant="caption" color="text.secondary" sx={{ alignSelf: 'center' }}>
+					{note}
+				</Typography>
+			)}
+			<Box onClick={go} sx={{ cursor: 'pointer', ...(note && { display: 'none' }) }}>
 				<svg
 					role="img"
 					aria-label={`Deviation along the outline, at worst ${worst.toFixed(2)} px`}

@@ -8,19 +8,32 @@ import { againstSlice } from './againstSlice'
 /** However true the outline is, the strip shows no less than this, sheet px. */
 const LEAST_RIM_PX = 1
 
-/** How the outlines at work lie against the photo, along them. */
+/**
+ * How the outlines at work lie against the photo, along them. Its place is kept where there is nothing to
+ * show yet, so that the canvas does not move under a hand at work.
+ */
 export function PhotoProfile() {
 	const sheet = useSheetAtRest()
 	const profile = useSlice(againstSlice, (state) => state.profile)
-	if (!profile || profile.samples.length === 0) return null
-	const rim = Math.max(LEAST_RIM_PX, profile.worst)
+	const tooMany = useSlice(againstSlice, (state) => state.tooMany)
+	if (sheet.photos.length === 0 || sheet.pieces.length === 0) return null
+	const { samples = [], worst = 0 } = profile ?? {}
+	const rim = Math.max(LEAST_RIM_PX, worst)
 	return (
 		<DeviationStrip
 			label="Profile against the photo"
-			samples={profile.samples}
+			samples={samples}
+			{...(samples.length === 0 && {
+				note: noteFor(profile !== null, tooMany),
+			})}
 			rim={rim}
 			rimWords={formatLength(Number(rim.toPrecision(2)), sheet)}
-			worst={profile.worst}
+			worst={worst}
 		/>
 	)
+}
+
+function noteFor(measured: boolean, tooMany: boolean): string {
+	if (tooMany) return 'Too many nodes to be measured as one works: choose a piece.'
+	return measured ? 'No edge of a photo lies beside these outlines.' : 'Being measured …'
 }

@@ -22,16 +22,17 @@ export function useProfile(): void {
 	const others = useOpenSheet((state) => state.selection.others)
 	const pyramids = useSlice(darkroomSlice, (state) => state.pyramids)
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a photo that was decoded meanwhile can be read
-	const ask = useMemo(() => {
+	const { ask, tooMany } = useMemo(() => {
 		const { all } = chosenTargets(sheet, { ...NOTHING, piece, others })
 		const nodes = nodeCount(all.flatMap(({ contours }) => contours))
-		return nodes === 0 || nodes > MOST_NODES ? null : () => profileOf(all, edges)
+		const fits = nodes > 0 && nodes <= MOST_NODES
+		return { ask: fits ? () => profileOf(all, edges) : null, tooMany: nodes > MOST_NODES }
 	}, [sheet, piece, others, edges, pyramids])
 	const profile = useAnswer(ask)
 	useEffect(() => {
 		// The last answer is shown until the next one comes.
-		if (profile || !ask) against.setState({ profile })
-	}, [profile, ask, against])
+		if (profile || !ask) against.setState({ profile, tooMany })
+	}, [profile, ask, tooMany, against])
 	useEffect(
 		() => () => against.setState({ profile: null, proposal: null, proposedFor: null }),
 		[against],
