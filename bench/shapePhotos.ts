@@ -47,18 +47,37 @@ export interface Camera {
 export async function photograph(
 	shape: readonly Contour[],
 	ground: Ground,
+	camera: Camera,
+): Promise<Pixels> {
+	const { width, height, seed } = camera
+	const [a, b] = [texture(width, height, seed), texture(width, height, seed + 77)]
+	return composed(
+		shape,
+		(k, c) => (ground.inside[c] ?? 0) + ground.rough[0] * (a[k] ?? 0),
+		(k, c) => (ground.outside[c] ?? 0) + ground.rough[1] * (b[k] ?? 0),
+		camera,
+	)
+}
+
+/** The level that a pixel has in one of three channels. */
+export type Filling = (pixel: number, channel: number) => number
+
+/** What a camera makes of a shape with one filling over another. */
+export async function composed(
+	shape: readonly Contour[],
+	inside: Filling,
+	outside: Filling,
 	{ width, height, blur, grain, quality, inLight, seed }: Camera,
 ): Promise<Pixels> {
 	const covered = softened(await coverage(shape, width, height), width, height, blur)
 	const random = mulberry(seed)
-	const [a, b] = [texture(width, height, seed), texture(width, height, seed + 77)]
 	const data = new Uint8Array(3 * width * height)
 	for (let k = 0; k < width * height; k++) {
 		const share = covered[k] ?? 0
 		const rough = normal(random) * grain
 		for (let c = 0; c < 3; c++) {
-			const own = (ground.inside[c] ?? 0) + ground.rough[0] * (a[k] ?? 0)
-			const other = (ground.outside[c] ?? 0) + ground.rough[1] * (b[k] ?? 0)
+			const own = inside(k, c)
+			const other = outside(k, c)
 			const level = inLight
 				? coded(share * light(own) + (1 - share) * light(other))
 				: share * own + (1 - share) * other
@@ -78,7 +97,7 @@ const coded = (value: number) => 255 * value ** (1 / 2.2)
 const FINE = 4
 
 /** The share of each pixel that is inside, by sixteen places of it. */
-async function coverage(shape: readonly Contour[], width: number, height: number) {
+export async function coverage(shape: readonly Contour[], width: number, height: number) {
 	const d = shape
 		.map(
 			(contour) =>

@@ -18,6 +18,8 @@ export { type FitToEdgesOptions, type FittedToEdges, fitToEdges } from './photo/
 export { type FollowOptions, followEdge } from './photo/edge/followEdge'
 export { type EdgePlace, type SnapOptions, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
+export { type LiftHint, NothingToLift, type Stroke } from './photo/lift/hint'
+export { type LiftOptions, liftObject } from './photo/lift/liftObject'
 export { lineColour } from './photo/lineColour'
 export { measureLocalContrast } from './photo/localContrast'
 export { enlarge } from './photo/resample'

@@ -1,0 +1,140 @@
+import { type Box, boxOf } from '../../geometry/box'
+import { distance, type Point } from '../../geometry/point'
+import { ringWinding } from '../../geometry/polygon'
+
+/** A stroke of the brush; a dab is a stroke of one point. */
+export interface Stroke {
+	/** x0, y0, x1, y1 …, px. */
+	readonly points: Float64Array
+	/** Of the brush, px. */
+	readonly radius: number
+}
+
+/** Where the object is. */
+export interface LiftHint {
+	/** The object lies within. */
+	readonly box?: Box
+	/** The object lies within this ring. */
+	readonly lasso?: readonly Point[]
+	/** These belong to it, … */
+	readonly inside?: readonly Stroke[]
+	/** … and these do not. */
+	readonly outside?: readonly Stroke[]
+}
+
+/** Why nothing can be lifted, in words for the person who asked. */
+export class NothingToLift extends Error {}
+
+/** A box or lasso of less than this across holds no object, px. */
+const LEAST_PX = 4
+
+/** The part of the photo that the object lies in. @throws NothingToLift where the hint names none */
+export function regionOf(hint: LiftHint, width: number, height: number): Box {
+	const { box, lasso, inside = [], outside = [] } = hint
+	const named = box ?? (lasso ? boxOf(lasso) : null)
+	const numbers = [
+		...Object.values(named ?? {}),
+		...(lasso ?? []).flat(),
+		...[...inside, ...outside].flatMap(({ points, radius }) => [...points, radius]),
+	]
+	if (!numbers.every(Number.isFinite))
+		throw new NothingToLift('Some of the numbers are not numbers.')
+	for (const { points } of inside)
+		for (const [x, y] of pairs(points))
+			if (named && (x < named.minX || y < named.minY || x > named.maxX || y > named.maxY))
+				throw new NothingToLift('A stroke for what belongs to the object lies outside its box.')
+	for (const one of inside)
+		for (const other of outside)
+			if (meet(one, other))
+				throw new NothingToLift(
+					'What belongs to the object was also said not to: take a stroke back.',
+				)
+	const region = named ?? { minX: 0, minY: 0, maxX: width, maxY: height }
+	if (!named && inside.length === 0)
+		throw new NothingToLift('Draw a box or a lasso round the object.')
+	const kept: Box = {
+		minX: Math.max(0, region.minX),
+		minY: Math.max(0, region.minY),
+		maxX: Math.min(width, region.maxX),
+		maxY: Math.min(height, region.maxY),
+	}
+	if (region.maxX - region.minX < LEAST_PX || region.maxY - region.minY < LEAST_PX)
+		throw new NothingToLift('The box is too small to hold anything: drag it round the object.')
+	if (kept.maxX - kept.minX < LEAST_PX || kept.maxY - kept.minY < LEAST_PX)
+		throw new NothingToLift('The box lies outside the photo.')
+	return kept
+}
+
+const pairs = (points: Float64Array): Point[] =>
+	Array.from({ length: points.length >> 1 }, (_, i) => [points[2 * i] ?? 0, points[2 * i + 1] ?? 0])
+
+/** Whether the middles of two strokes run over each other. */
+function meet(one: Stroke, other: Stroke): boolean {
+	const reach = Math.min(one.radius, other.radius) / 2
+	return pairs(one.points).some((p) => pairs(other.points).some((q) => distance(p, q) <= reach))
+}
+
+export const OPEN = 0
+export const IN = 1
+export const OUT = 2
+
+/**
+ * What the hint says of each pixel of a part of the photo, made smaller by a factor.
+ * @param left, top where the part begins, px of the photo
+ */
+export function seedsOf(
+	hint: LiftHint,
+	region: Box,
+	{ left, top, width, height, factor }: SeedGrid,
+): Uint8Array {
+	const seeds = new Uint8Array(width * height)
+	const { lasso, inside = [], outside = [] } = hint
+	for (let j = 0; j < height; j++)
+		for (let i = 0; i < width; i++) {
+			const p: Point = [left + (i + 0.5) * factor, top + (j + 0.5) * factor]
+			const within =
+				p[0] >= region.minX &&
+				p[1] >= region.minY &&
+				p[0] <= region.maxX &&
+				p[1] <= region.maxY &&
+				(!lasso || ringWinding(lasso, p) !== 0)
+			if (!within) seeds[j * width + i] = OUT
+		}
+	for (const stroke of inside) brush(seeds, stroke, IN, left, top, width, height, factor)
+	for (const stroke of outside) brush(seeds, stroke, OUT, left, top, width, height, factor)
+	return seeds
+}
+
+export interface SeedGrid {
+	readonly left: number
+	readonly top: number
+	readonly width: number
+	readonly height: number
+	/** Px of the photo for one. */
+	readonly factor: number
+}
+
+function brush(
+	seeds: Uint8Array,
+	{ points, radius }: Stroke,
+	value: number,
+	left: number,
+	top: number,
+	width: number,
+	height: number,
+	factor: number,
+): void {
+	const all = pairs(points)
+	for (const [n, b] of all.entries()) {
+		const a = all[n - 1] ?? b
+		const steps = Math.max(1, Math.ceil(distance(a, b) / Math.max(1, radius / 2)))
+		for (let s = 0; s <= steps; s++) {
+			const x = (a[0] + ((b[0] - a[0]) * s) / steps - left) / factor
+			const y = (a[1] + ((b[1] - a[1]) * s) / steps - top) / factor
+			const reach = Math.max(0.5, radius / factor)
+			for (let j = Math.max(0, Math.floor(y - reach)); j <= Math.min(height - 1, y + reach); j++)
+				for (let i = Math.max(0, Math.floor(x - reach)); i <= Math.min(width - 1, x + reach); i++)
+					if (Math.hypot(i + 0.5 - x, j + 0.5 - y) <= reach) seeds[j * width + i] = value
+		}
+	}
+}

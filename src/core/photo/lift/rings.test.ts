@@ -1,0 +1,73 @@
+import { describe, expect, test } from 'vitest'
+import { signedArea } from '../../geometry/polygon'
+import { ringsOf, withoutSpecks } from './rings'
+
+/** Pixels drawn with # for what is inside. */
+function drawn(...rows: string[]) {
+	const width = rows[0]?.length ?? 0
+	return {
+		width,
+		height: rows.length,
+		inside: Uint8Array.from(rows.join(''), (c) => (c === '#' ? 1 : 0)),
+	}
+}
+const rings = (...rows: string[]) => {
+	const { inside, width, height } = drawn(...rows)
+	return ringsOf(inside, width, height)
+}
+
+describe('rings between pixels', () => {
+	test('go through the middles of the pixels’ sides', () => {
+		expect(rings('...', '.#.', '...')).toEqual([
+			[
+				[1.5, 1],
+				[2, 1.5],
+				[1.5, 2],
+				[1, 1.5],
+			],
+		])
+	})
+
+	test('an opening goes round the other way', () => {
+		const found = rings('#####', '#...#', '#...#', '#####')
+		expect(found).toHaveLength(2)
+		const [a, b] = found.map(signedArea)
+		expect(Math.sign(a ?? 0)).toBe(-Math.sign(b ?? 0))
+	})
+
+	test('pixels that meet at a corner alone are apart; so are none that meet along a side', () => {
+		expect(rings('#.', '.#')).toHaveLength(2)
+		expect(rings('##', '.#')).toHaveLength(1)
+	})
+
+	test('at the rim of the picture they close along it', () => {
+		expect(rings('##', '##')[0]).toHaveLength(8)
+	})
+})
+
+describe('specks', () => {
+	const { inside, width } = drawn(
+		'##########',
+		'##########',
+		'##.####..#',
+		'#######..#',
+		'##########',
+		'..........',
+		'.#........',
+	)
+	const left = (smallest: number, keep = -1) =>
+		[...withoutSpecks(inside, width, smallest, (k) => k === keep)].reduce(
+			(sum, one) => sum + one,
+			0,
+		)
+
+	test('parts and openings smaller than asked for go, larger ones stay', () => {
+		expect(left(0)).toBe(46)
+		expect(left(2)).toBe(46)
+		expect(left(5)).toBe(50)
+	})
+
+	test('what somebody dabbed on stays, however small', () => {
+		expect(left(2, 61)).toBe(47)
+	})
+})

@@ -1,0 +1,127 @@
+import { at, byteAt, intAt } from '../../geometry/numbers'
+import { IN, NothingToLift, OPEN, OUT } from './hint'
+import { likeliest, logDensity, mixtureOf } from './mixture'
+import { type Boundaries, boundariesOf, type Ground, meanCost, parted, SURE } from './parting'
+import { withoutSurround } from './surround'
+
+export interface Segmented {
+	/** 1 for each pixel that is the object's. */
+	readonly inside: Uint8Array
+	/** How little its boundary lies on edges, 0 to 1. */
+	readonly beside: number
+}
+
+/** A px of boundary where nothing changes, as a log likelihood. */
+const SMOOTH = 8
+/** Cuts and colour models take turns, so many times at most; they are done when fewer pixels than this share change. */
+const ROUNDS = 6
+const SETTLED = 1e-3
+/** No pixel says more than this for one side, as a log likelihood. */
+const MOST = 12
+/** Colours without what is round the box are taken only where the boundary lies so much better on edges. */
+const CLEARLY = 0.92
+/** An object is at least so large a share of its box. */
+const LEAST_SHARE = 0.01
+
+/**
+ * One object parted from what is round it, by cuts and colour models in turns (Rother, Kolmogorov & Blake,
+ * *GrabCut*, 2004): of the colours as they are, and of those without what is round the box; kept is that whose
+ * boundary lies better on edges.
+ * @param seeds what is known of each pixel
+ */
+export function segment(ground: Ground, seeds: Uint8Array, before?: Uint8Array): Segmented {
+	const places = Int32Array.from(seeds, (_, k) => k)
+	const known = Int32Array.from(places.filter((k) => byteAt(seeds, k) === OUT))
+	const open = places.filter((k) => byteAt(seeds, k) === OPEN)
+	if (known.length === 0)
+		throw new NothingToLift('Leave some of what is round the object outside the box.')
+	const boundaries = boundariesOf(ground, places, SMOOTH)
+	let best: Segmented | null = null
+	for (const seen of [ground, withoutSurround(ground, seeds)]) {
+		const start = before ?? beginning(seen, seeds, boundaries, places)
+		const inside = settled(seen, seeds, boundaries, places, start)
+		const size = inside ? inside.reduce((sum, one) => sum + one, 0) : 0
+		if (!inside || size < LEAST_SHARE * open.length) continue
+		const beside = meanCost(boundaries, inside) / SMOOTH
+		if (!best || beside < CLEARLY * best.beside) best = { inside, beside }
+	}
+	if (!best)
+		throw new NothingToLift(
+			'Nothing in the box stands out from what is round it: dab on the object.',
+		)
+	return best
+}
+
+/** Colours are told apart by so many parts at first. */
+const PARTS = 12
+/** A part is at least so likely, and so unlikely, to be the object's. */
+const LEAST_LIKELY = 0.02
+
+/**
+ * What the colours say by themselves: one that takes up more of the box than of what is round it is the
+ * object's by the difference.
+ */
+function beginning(
+	{ colours }: Ground,
+	seeds: Uint8Array,
+	boundaries: Boundaries,
+	places: Int32Array,
+): Uint8Array {
+	const parts = mixtureOf(colours, places, PARTS)
+	const own = places.map((k) => likeliest(parts, colours, 3 * k))
+	const [around, within] = [new Float64Array(PARTS), new Float64Array(PARTS)]
+	for (let k = 0; k < own.length; k++) {
+		const counts = byteAt(seeds, k) === OUT ? around : within
+		const part = intAt(own, k)
+		counts[part] = at(counts, part) + 1
+	}
+	const total = (counts: Float64Array) => counts.reduce((sum, count) => sum + count, 0)
+	const [allAround, allWithin] = [total(around), total(within)]
+	const logs = around.map((count, part) => {
+		const share = 1 - (count + 1) / allAround / ((at(within, part) + 1) / allWithin)
+		const likely = Math.max(LEAST_LIKELY, Math.min(1 - LEAST_LIKELY, share))
+		return Math.log(likely / (1 - likely))
+	})
+	const likely = new Float64Array(own.length)
+	for (let k = 0; k < own.length; k++)
+		likely[k] = sureOf(byteAt(seeds, k)) || at(logs, intAt(own, k))
+	return parted(boundaries, likely)
+}
+
+/** Colour models and cuts in turns until little changes; `null` where nothing is left inside. */
+function settled(
+	ground: Ground,
+	seeds: Uint8Array,
+	boundaries: Boundaries,
+	places: Int32Array,
+	start: Uint8Array,
+): Uint8Array | null {
+	let inside = start
+	const likely = new Float64Array(places.length)
+	for (let round = 0; ; round++) {
+		const ours = places.filter((k) => byteAt(inside, k) === 1)
+		const others = places.filter((k) => byteAt(inside, k) === 0)
+		if (ours.length === 0 || others.length === 0) return null
+		const object = mixtureOf(ground.colours, ours)
+		const around = mixtureOf(ground.colours, others)
+		for (let k = 0; k < likely.length; k++)
+			likely[k] =
+				sureOf(byteAt(seeds, k)) ||
+				clamped(
+					logDensity(object, ground.colours, 3 * k) - logDensity(around, ground.colours, 3 * k),
+				)
+		const next = parted(boundaries, likely)
+		let changed = 0
+		for (let k = 0; k < places.length; k++) if (byteAt(next, k) !== byteAt(inside, k)) changed++
+		inside = next
+		if (changed < SETTLED * places.length || round + 1 >= ROUNDS) return inside
+	}
+}
+
+/** What a seed says, as a log likelihood; 0 where it says nothing. */
+function sureOf(seed: number): number {
+	if (seed === OPEN) return 0
+	return seed === IN ? SURE : -SURE
+}
+
+export const clamped = (log: number): number => Math.max(-MOST, Math.min(MOST, log))
