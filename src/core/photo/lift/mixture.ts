@@ -22,37 +22,29 @@ const ROUNDS = 3
  * @param places which of them count
  */
 export function mixtureOf(colours: Float32Array, places: Int32Array, parts = PARTS): Mixture {
-	const seen = thinned(places)
-	const own = new Uint8Array(seen.length)
-	let sums = summed(colours, seen, own, 1)
+	const own = new Uint8Array(places.length)
+	let sums = summed(colours, places, own, 1)
 	while (sums.length < parts) {
 		const axes = sums.map(longestAxis)
 		const widest = axes.reduce(
 			(best, { spread }, k) =>
-				at(item(sums, k), 0) > LEAST_SHARE * seen.length && spread > item(axes, best).spread
+				at(item(sums, k), 0) > LEAST_SHARE * places.length && spread > item(axes, best).spread
 					? k
 					: best,
 			0,
 		)
 		const { along, spread } = item(axes, widest)
 		if (spread <= LEAST_SPREAD ** 2) break
-		split(colours, seen, own, widest, sums.length, along, item(sums, widest))
-		sums = summed(colours, seen, own, sums.length + 1)
+		split(colours, places, own, widest, sums.length, along, item(sums, widest))
+		sums = summed(colours, places, own, sums.length + 1)
 	}
-	let mixture = mixtureFrom(sums, seen.length)
+	let mixture = mixtureFrom(sums, places.length)
 	for (let round = 0; round < ROUNDS; round++) {
-		for (let n = 0; n < seen.length; n++) own[n] = likeliest(mixture, colours, 3 * intAt(seen, n))
-		mixture = mixtureFrom(summed(colours, seen, own, sums.length), seen.length)
+		for (let n = 0; n < places.length; n++)
+			own[n] = likeliest(mixture, colours, 3 * intAt(places, n))
+		mixture = mixtureFrom(summed(colours, places, own, sums.length), places.length)
 	}
 	return mixture
-}
-
-/** So many places that a mixture is as good as one of all of them. */
-const MOST_SEEN = 8000
-
-function thinned(places: Int32Array): Int32Array {
-	const every = Math.ceil(places.length / MOST_SEEN)
-	return every > 1 ? places.filter((_, n) => n % every === 0) : places
 }
 
 /** The colours of a part that lie beyond its mean along an axis become another's. */

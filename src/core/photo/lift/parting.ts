@@ -1,4 +1,4 @@
-import { at, byteAt, floatAt, intAt } from '../../geometry/numbers'
+import { at, floatAt, intAt } from '../../geometry/numbers'
 import { INSIDE, minCut } from './minCut'
 
 /** A picture's colours, three floats a pixel, row by row. */
@@ -12,7 +12,7 @@ export interface Ground {
 const WAY_X = Int32Array.of(1, 1, 0, -1, -1, -1, 0, 1)
 const WAY_Y = Int32Array.of(0, 1, 1, 1, 0, -1, -1, -1)
 /** Costs are whole numbers: so many for one unit of log likelihood. */
-const STEPS = 200
+export const STEPS = 200
 /** What is sure costs more to be wrong about than anything. */
 export const SURE = 1e5
 
@@ -83,20 +83,6 @@ export function parted({ neighbours, caps }: Boundaries, likely: Float64Array): 
 	for (let n = 0; n < terminal.length; n++) terminal[n] = Math.round(STEPS * at(likely, n))
 	const tree = minCut({ neighbours, caps: caps.slice(), terminal })
 	return tree.map((side) => (side === INSIDE ? 1 : 0))
-}
-
-/** What a px of the boundary between the parts costs on average, as a log likelihood. */
-export function meanCost({ neighbours, caps }: Boundaries, inside: Uint8Array): number {
-	let sum = 0
-	let length = 0
-	for (let n = 0; n < inside.length; n++)
-		for (let d = 0; d < 4; d++) {
-			const m = intAt(neighbours, 8 * n + d)
-			if (m < 0 || byteAt(inside, n) === byteAt(inside, m)) continue
-			sum += intAt(caps, 8 * n + d)
-			length += d % 2 === 0 ? 1 : Math.SQRT1_2
-		}
-	return sum / STEPS / Math.max(1, length)
 }
 
 /** How unlike two colours are, squared. */

@@ -1,7 +1,7 @@
 import { at, byteAt, intAt } from '../../geometry/numbers'
 import { IN, NothingToLift, OPEN, OUT } from './hint'
 import { likeliest, logDensity, mixtureOf } from './mixture'
-import { type Boundaries, boundariesOf, type Ground, meanCost, parted, SURE } from './parting'
+import { type Boundaries, boundariesOf, type Ground, parted, STEPS, SURE } from './parting'
 import { withoutSurround } from './surround'
 
 export interface Segmented {
@@ -19,7 +19,7 @@ const SETTLED = 1e-3
 /** No pixel says more than this for one side, as a log likelihood. */
 const MOST = 12
 /** Colours without what is round the box are taken only where the boundary lies so much better on edges. */
-const CLEARLY = 0.92
+const CLEARLY = 0.8
 /** An object is at least so large a share of its box. */
 const LEAST_SHARE = 0.01
 
@@ -42,7 +42,7 @@ export function segment(ground: Ground, seeds: Uint8Array, before?: Uint8Array):
 		const inside = settled(seen, seeds, boundaries, places, start)
 		const size = inside ? inside.reduce((sum, one) => sum + one, 0) : 0
 		if (!inside || size < LEAST_SHARE * open.length) continue
-		const beside = meanCost(boundaries, inside) / SMOOTH
+		const beside = besideEdges(boundaries, inside, seeds)
 		if (!best || beside < CLEARLY * best.beside) best = { inside, beside }
 	}
 	if (!best)
@@ -86,6 +86,30 @@ function beginning(
 	for (let k = 0; k < own.length; k++)
 		likely[k] = sureOf(byteAt(seeds, k)) || at(logs, intAt(own, k))
 	return parted(boundaries, likely)
+}
+
+/**
+ * How little a boundary lies on edges, 0 to 1. Where it runs along the box it lies on none: an object is not
+ * cut off there.
+ */
+function besideEdges(
+	{ neighbours, caps }: Boundaries,
+	inside: Uint8Array,
+	seeds: Uint8Array,
+): number {
+	const whole = STEPS * SMOOTH
+	let sum = 0
+	let length = 0
+	for (let n = 0; n < inside.length; n++)
+		for (let d = 0; d < 4; d++) {
+			const m = intAt(neighbours, 8 * n + d)
+			if (m < 0 || byteAt(inside, n) === byteAt(inside, m)) continue
+			const near = d % 2 === 0 ? 1 : Math.SQRT1_2
+			const atBox = byteAt(seeds, n) === OUT || byteAt(seeds, m) === OUT
+			sum += atBox ? whole * near : intAt(caps, 8 * n + d)
+			length += near
+		}
+	return sum / whole / Math.max(1, length)
 }
 
 /** Colour models and cuts in turns until little changes; `null` where nothing is left inside. */
