@@ -10,12 +10,15 @@ const HERON = { width: 1000, height: 1200 }
 const TEAPOT = { width: 920, height: 690 }
 const KEY = { width: 1280, height: 960 }
 
+/** Its crest pales from above: a hand goes straight to its tip. */
+const HERON_CREST: Point = [545, 170]
 /** Where a hand sets pins along the heron: at tips and turns. */
 const HERON_PINS: readonly Point[] = [
 	[62, 187],
+	[190, 145],
 	[340, 91],
 	[440, 107],
-	[545, 170],
+	HERON_CREST,
 	[393, 130],
 	[432, 210],
 	[381, 412],
@@ -69,8 +72,10 @@ test('the heron by Edge pen: two dozen pins, its belly by Pen in between, closed
 		for (const [k, near] of places.entries()) {
 			const [x, y] = nearestPlace(truth, near)
 			const beside: Point = [x + 2 * Math.cos(2 * k), y + 2 * Math.sin(2 * k)]
+			if (near === HERON_CREST) await page.keyboard.down('c')
 			await bench.hover([beside[0] + 4, beside[1] - 3])
 			await bench.click(beside)
+			if (near === HERON_CREST) await page.keyboard.up('c')
 		}
 	}
 	await bench.beginPhoto('Heron', HERON)
@@ -93,8 +98,8 @@ test('the heron by Edge pen: two dozen pins, its belly by Pen in between, closed
 	await bench.key('Enter')
 	const { nodes, mean, p95 } = judge(await bench.exported(), truth)
 	expect(nodes).toBeLessThan(80)
-	expect(mean).toBeLessThan(1.2)
-	expect(p95).toBeLessThan(5)
+	expect(mean).toBeLessThan(1.1)
+	expect(p95).toBeLessThan(4.5)
 })
 
 test('the key straight first, then bent to the photo: nearer to its edge on the whole, and at its worst', async ({
