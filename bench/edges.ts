@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import sharp from 'sharp'
 import { readSvg } from '../src/core/drawings'
 import {
 	type Contour,
@@ -11,7 +10,7 @@ import {
 } from '../src/core/index'
 import { edgeDeviation, edgeField, fitToEdges, followEdge, snapToEdge } from '../src/core/pictures'
 import { type FontName, glyphOutlines } from './glyphs'
-import { GROUNDS, photograph, placed } from './shapePhotos'
+import { GROUNDS, photograph, placed, samplePhoto } from './shapePhotos'
 
 /**
  * What the core reads from photos, against the studio's truth: how true edges lie, are followed, are
@@ -36,14 +35,6 @@ const OFF_PX = 3
 
 const percentile = (values: number[], share: number) =>
 	values.sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0
-
-async function photoOf(id: string) {
-	const { data, info } = await sharp(`public/photos/${id}.jpg`)
-		.ensureAlpha()
-		.raw()
-		.toBuffer({ resolveWithObject: true })
-	return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) }
-}
 
 /** The subject's outer outline: its true ring, and a fit of it with few nodes. */
 function truthOf(id: string): { ring: Point[]; outline: Contour } {
@@ -246,7 +237,7 @@ const wanted = (name: string) => ONLY.length === 0 || ONLY.includes(name)
 
 for (const [id, ground] of SUBJECTS.filter(([name]) => wanted(name))) {
 	const { ring, outline } = truthOf(id)
-	print(id, ground, [figuresOf(await photoOf(id), [ring], [outline])])
+	print(id, ground, [figuresOf(await samplePhoto(id), [ring], [outline])])
 }
 const SHAPES: readonly (readonly [FontName, string])[] = [
 	['serif', 'g'],

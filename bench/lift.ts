@@ -1,10 +1,9 @@
 import { readFileSync } from 'node:fs'
-import sharp from 'sharp'
 import { readSvg } from '../src/core/drawings'
 import { type Contour, contourBounds, joinBoxes, type Pixels } from '../src/core/index'
 import { liftObject, NothingToLift } from '../src/core/pictures'
 import { type FontName, glyphOutlines } from './glyphs'
-import { composed, coverage, type Filling, placed } from './shapePhotos'
+import { composed, coverage, type Filling, placed, samplePhoto } from './shapePhotos'
 
 /**
  * How well one object is lifted out of a photo from a box alone: of designers' shapes filled with a
@@ -100,15 +99,7 @@ const pictures = new Map<string, Promise<Pixels>>()
 function picture(id: string): Promise<Pixels> {
 	const kept = pictures.get(id)
 	if (kept) return kept
-	const made = sharp(`public/photos/${id}.jpg`)
-		.ensureAlpha()
-		.raw()
-		.toBuffer({ resolveWithObject: true })
-		.then(({ data, info }) => ({
-			width: info.width,
-			height: info.height,
-			data: new Uint8ClampedArray(data),
-		}))
+	const made = samplePhoto(id)
 	pictures.set(id, made)
 	return made
 }

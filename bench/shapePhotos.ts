@@ -3,6 +3,15 @@ import { type Contour, flattenContour, type Pixels, type Point } from '../src/co
 
 /** Designers' shapes over textures, as a camera shows them: pictures of which every edge is known. */
 
+/** A sample photograph's pixels. */
+export async function samplePhoto(id: string): Promise<Pixels> {
+	const { data, info } = await sharp(`public/photos/${id}.jpg`)
+		.ensureAlpha()
+		.raw()
+		.toBuffer({ resolveWithObject: true })
+	return { width: info.width, height: info.height, data: new Uint8ClampedArray(data) }
+}
+
 export interface Ground {
 	/** Levels of the shape and of what is round it. */
 	readonly inside: Colour

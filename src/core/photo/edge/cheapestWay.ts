@@ -1,8 +1,9 @@
 import { byteAt, intAt } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
+import { WAY_X, WAY_Y } from '../eightWays'
 import { Buckets } from './buckets'
 import type { EdgeField } from './edgeField'
-import { type Like, ON_EDGE, Prices, STEP_X, STEP_Y } from './prices'
+import { type Like, ON_EDGE, Prices } from './prices'
 
 /** A way that is dearer than the best by this share is good enough: it is found much sooner. */
 const HASTE = 1.6
@@ -44,7 +45,7 @@ export function cheapestWay(field: EdgeField, a: Point, b: Point, like: Like, gr
 	const prices = new Prices(field, left - 1, top - 1, stride, rows, like)
 	const cost = walled(stride, rows)
 	const came = new Uint8Array(stride * rows)
-	const by = STEP_X.map((x, s) => intAt(STEP_Y, s) * stride + x)
+	const by = WAY_X.map((x, s) => intAt(WAY_Y, s) * stride + x)
 	const begin = (aj - top + 1) * stride + ai - left + 1
 	const goal = (bj - top + 1) * stride + bi - left + 1
 	const [goalX, goalY] = [bi - left + 1, bj - top + 1]
@@ -71,7 +72,7 @@ export function cheapestWay(field: EdgeField, a: Point, b: Point, like: Like, gr
 			if (before !== UNSEEN && before <= next) continue
 			cost[n] = next
 			came[n] = s
-			queue.push(n, next + ahead(x + intAt(STEP_X, s), y + intAt(STEP_Y, s)))
+			queue.push(n, next + ahead(x + intAt(WAY_X, s), y + intAt(WAY_Y, s)))
 		}
 	}
 	const path: Point[] = []

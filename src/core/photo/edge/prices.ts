@@ -1,5 +1,6 @@
 import { floatAt, intAt } from '../../geometry/numbers'
 import { cross, distance, type Point, subtract } from '../../geometry/point'
+import { WAY_X, WAY_Y } from '../eightWays'
 import { type EdgeField, levelAt, logAt, turnAt } from './edgeField'
 import { leastLog } from './edgesAlong'
 
@@ -36,10 +37,6 @@ const PLAIN = 2.5
 const SIDE_PX = 2.5
 /** Differences in brightness are seen in proportion to that across the edge, and to this at least, levels. */
 const LEAST_CONTRAST = 24
-
-/** The eight ways on, clockwise on screen from +x. */
-export const STEP_X = Int32Array.of(1, 1, 0, -1, -1, -1, 0, 1)
-export const STEP_Y = Int32Array.of(0, 1, 1, 1, 0, -1, -1, -1)
 
 /** From an edge to its light side, by directions in 256ths of a turn, px. */
 const SIDE_X = Float32Array.from({ length: 256 }, (_, k) => SIDE_PX * Math.cos((k * Math.PI) / 128))
@@ -114,8 +111,8 @@ export class Prices {
 	/** How near a pixel is to the top of the edge that it is part of, 1 to 0: by its neighbours across it. */
 	private topness(i: number, j: number, log: number, turn: number): number {
 		const step = ((turn + 16) >> 5) & 7
-		const x = intAt(STEP_X, step)
-		const y = intAt(STEP_Y, step)
+		const x = intAt(WAY_X, step)
+		const y = intAt(WAY_Y, step)
 		const before = logAt(this.field, i - x, j - y)
 		const after = logAt(this.field, i + x, j + y)
 		const bend = before - 2 * log + after

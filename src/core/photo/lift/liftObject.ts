@@ -1,5 +1,6 @@
 import { offset } from '../../combine/offset'
 import type { Box } from '../../geometry/box'
+import { byteAt } from '../../geometry/numbers'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { edgeField } from '../edge/edgeField'
@@ -79,12 +80,7 @@ function insideOf(
 		height: part.height,
 	})
 	const full: Ground = { width: part.width, height: part.height, colours: coloursOf(part) }
-	const tidy = withoutSpecks(
-		found.inside,
-		copy.width,
-		smallest / factor ** 2,
-		(k) => seeds[k] === IN,
-	)
+	const tidy = withoutSpecks(found, copy.width, smallest / factor ** 2, (k) => seeds[k] === IN)
 	const rough = enlarged(tidy, copy.width, factor, part)
 	const refined = refinedInBand(full, whole, rough, Math.ceil(1.5 * factor) + 1)
 	return withoutSpecks(refined, part.width, smallest, (k) => whole[k] === IN)
@@ -96,13 +92,11 @@ function enlarged(
 	factor: number,
 	{ width, height }: Pixels,
 ): Uint8Array {
-	return Uint8Array.from(
-		{ length: width * height },
-		(_, k) =>
-			inside[
-				Math.floor(Math.floor(k / width) / factor) * across + Math.floor((k % width) / factor)
-			] ?? 0,
-	)
+	const made = new Uint8Array(width * height)
+	for (let y = 0, k = 0; y < height; y++)
+		for (let x = 0; x < width; x++, k++)
+			made[k] = byteAt(inside, Math.floor(y / factor) * across + Math.floor(x / factor))
+	return made
 }
 
 /** The box and what is round it, cut out of the photo. */

@@ -1,8 +1,6 @@
 import { at, byteAt, intAt } from '../../geometry/numbers'
-import { IN, OPEN } from './hint'
 import { addTo, logDensity, type Mixture, mixtureFrom, mixtureOf } from './mixture'
-import { boundariesOf, type Ground, parted, SURE } from './parting'
-import { clamped } from './segment'
+import { boundariesOf, clamped, type Ground, parted, SURE, sureOf } from './parting'
 
 /** A px of boundary where nothing changes, as a log likelihood. */
 const SMOOTH = 10
@@ -41,8 +39,8 @@ export function refinedInBand(
 	const likely = new Float64Array(asked.length)
 	for (let n = 0; n < asked.length; n++) {
 		const k = intAt(asked, n)
-		const seed = byteAt(seeds, k)
-		if (seed !== OPEN) likely[n] = seed === IN ? SURE : -SURE
+		const sure = sureOf(byteAt(seeds, k))
+		if (sure !== 0) likely[n] = sure
 		else if (byteAt(away, k) > band) likely[n] = byteAt(inside, k) ? SURE : -SURE
 		else {
 			const all = logDensity(object, colours, 3 * k) - logDensity(around, colours, 3 * k)

@@ -1,4 +1,6 @@
 import { at, floatAt, intAt } from '../../geometry/numbers'
+import { WAY_X, WAY_Y } from '../eightWays'
+import { IN, OPEN } from './hint'
 import { INSIDE, minCut } from './minCut'
 
 /** A picture's colours, three floats a pixel, row by row. */
@@ -8,13 +10,12 @@ export interface Ground {
 	readonly colours: Float32Array
 }
 
-/** The eight ways on, clockwise on screen from +x. */
-const WAY_X = Int32Array.of(1, 1, 0, -1, -1, -1, 0, 1)
-const WAY_Y = Int32Array.of(0, 1, 1, 1, 0, -1, -1, -1)
 /** Costs are whole numbers: so many for one unit of log likelihood. */
 export const STEPS = 200
 /** What is sure costs more to be wrong about than anything. */
 export const SURE = 1e5
+/** No pixel's colour says more than this for one side, as a log likelihood. */
+const MOST = 12
 
 /** Pixels that are to be parted, and what a boundary between any two of them costs. */
 export interface Boundaries {
@@ -84,6 +85,15 @@ export function parted({ neighbours, caps }: Boundaries, likely: Float64Array): 
 	const tree = minCut({ neighbours, caps: caps.slice(), terminal })
 	return tree.map((side) => (side === INSIDE ? 1 : 0))
 }
+
+/** What a seed says, as a log likelihood; 0 where it says nothing. */
+export function sureOf(seed: number): number {
+	if (seed === OPEN) return 0
+	return seed === IN ? SURE : -SURE
+}
+
+/** What a colour says, as a log likelihood. */
+export const clamped = (log: number): number => Math.max(-MOST, Math.min(MOST, log))
 
 /** How unlike two colours are, squared. */
 function between(colours: Float32Array, k: number, m: number): number {

@@ -1,23 +1,22 @@
 import { at, byteAt, intAt } from '../../geometry/numbers'
-import { IN, NothingToLift, OPEN, OUT } from './hint'
+import { NothingToLift, OPEN, OUT } from './hint'
 import { likeliest, logDensity, mixtureOf } from './mixture'
-import { type Boundaries, boundariesOf, type Ground, parted, STEPS, SURE } from './parting'
+import {
+	type Boundaries,
+	boundariesOf,
+	clamped,
+	type Ground,
+	parted,
+	STEPS,
+	sureOf,
+} from './parting'
 import { withoutSurround } from './surround'
-
-export interface Segmented {
-	/** 1 for each pixel that is the object's. */
-	readonly inside: Uint8Array
-	/** How little its boundary lies on edges, 0 to 1. */
-	readonly beside: number
-}
 
 /** A px of boundary where nothing changes, as a log likelihood. */
 const SMOOTH = 8
 /** Cuts and colour models take turns, so many times at most; they are done when fewer pixels than this share change. */
 const ROUNDS = 6
 const SETTLED = 1e-3
-/** No pixel says more than this for one side, as a log likelihood. */
-const MOST = 12
 /** Colours without what is round the box are taken only where the boundary lies so much better on edges. */
 const CLEARLY = 0.8
 /** An object is at least so large a share of its box. */
@@ -28,20 +27,20 @@ const LEAST_SHARE = 0.01
  * *GrabCut*, 2004): of the colours as they are, and of those without what is round the box; kept is that whose
  * boundary lies better on edges.
  * @param seeds what is known of each pixel
+ * @returns 1 for each pixel that is the object's
  */
-export function segment(ground: Ground, seeds: Uint8Array, before?: Uint8Array): Segmented {
+export function segment(ground: Ground, seeds: Uint8Array): Uint8Array {
 	const places = Int32Array.from(seeds, (_, k) => k)
-	const known = Int32Array.from(places.filter((k) => byteAt(seeds, k) === OUT))
-	const open = places.filter((k) => byteAt(seeds, k) === OPEN)
-	if (known.length === 0)
+	const open = seeds.reduce((sum, seed) => sum + (seed === OPEN ? 1 : 0), 0)
+	if (!seeds.includes(OUT))
 		throw new NothingToLift('Leave some of what is round the object outside the box.')
 	const boundaries = boundariesOf(ground, places, SMOOTH)
-	let best: Segmented | null = null
+	let best: { readonly inside: Uint8Array; readonly beside: number } | null = null
 	for (const seen of [ground, withoutSurround(ground, seeds)]) {
-		const start = before ?? beginning(seen, seeds, boundaries, places)
+		const start = beginning(seen, seeds, boundaries, places)
 		const inside = settled(seen, seeds, boundaries, places, start)
 		const size = inside ? inside.reduce((sum, one) => sum + one, 0) : 0
-		if (!inside || size < LEAST_SHARE * open.length) continue
+		if (!inside || size < LEAST_SHARE * open) continue
 		const beside = besideEdges(boundaries, inside, seeds)
 		if (!best || beside < CLEARLY * best.beside) best = { inside, beside }
 	}
@@ -49,7 +48,7 @@ export function segment(ground: Ground, seeds: Uint8Array, before?: Uint8Array):
 		throw new NothingToLift(
 			'Nothing in the box stands out from what is round it: dab on the object.',
 		)
-	return best
+	return best.inside
 }
 
 /** Colours are told apart by so many parts at first. */
@@ -141,11 +140,3 @@ function settled(
 		if (changed < SETTLED * places.length || round + 1 >= ROUNDS) return inside
 	}
 }
-
-/** What a seed says, as a log likelihood; 0 where it says nothing. */
-function sureOf(seed: number): number {
-	if (seed === OPEN) return 0
-	return seed === IN ? SURE : -SURE
-}
-
-export const clamped = (log: number): number => Math.max(-MOST, Math.min(MOST, log))

@@ -15,7 +15,7 @@ const LEAST_RIM_PX = 1
 export function PhotoProfile() {
 	const sheet = useSheetAtRest()
 	const profile = useSlice(againstSlice, (state) => state.profile)
-	const tooMany = useSlice(againstSlice, (state) => state.tooMany)
+	const silent = useSlice(againstSlice, (state) => state.silent)
 	if (sheet.photos.length === 0 || sheet.pieces.length === 0) return null
 	const { samples = [], worst = 0 } = profile ?? {}
 	const rim = Math.max(LEAST_RIM_PX, worst)
@@ -24,16 +24,13 @@ export function PhotoProfile() {
 			label="Profile against the photo"
 			samples={samples}
 			{...(samples.length === 0 && {
-				note: noteFor(profile !== null, tooMany),
+				note:
+					silent ??
+					(profile ? 'No edge of a photo lies beside these outlines.' : 'Being measured …'),
 			})}
 			rim={rim}
 			rimWords={formatLength(Number(rim.toPrecision(2)), sheet)}
 			worst={worst}
 		/>
 	)
-}
-
-function noteFor(measured: boolean, tooMany: boolean): string {
-	if (tooMany) return 'Too many nodes to be measured as one works: choose a piece.'
-	return measured ? 'No edge of a photo lies beside these outlines.' : 'Being measured …'
 }

@@ -16,6 +16,7 @@ export function WorstPlaces() {
 	const { desk, slices } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const profile = useSlice(againstSlice, (state) => state.profile)
+	const silent = useSlice(againstSlice, (state) => state.silent)
 	const coloured = useSlice(againstSlice, (state) => state.coloured)
 	if (!profile) return null
 	const length = (px: number) => formatLength(px, sheet)
@@ -24,7 +25,7 @@ export function WorstPlaces() {
 		<Box>
 			<Typography variant="body2" aria-live="polite">
 				{covered === 0
-					? 'The photo has no sure edge along the outline.'
+					? (silent ?? 'The photo has no sure edge along the outline.')
 					: `19 of 20 places within ${length(p95)}; the photo has a sure edge along ${Math.round(100 * covered)} %.`}
 			</Typography>
 			{places.length > 0 && (

@@ -21,8 +21,8 @@ export interface Distances {
 export interface AgainstState {
 	/** How the outlines at work lie against the photo; `null` until that is known. */
 	readonly profile: Profile | null
-	/** There are too many nodes to measure as one works. */
-	readonly tooMany: boolean
+	/** Why there is none and none will come as things stand. */
+	readonly silent: string | null
 	readonly proposal: Proposal | null
 	/** The pieces as they were when the proposal was asked for: changed since, it no longer holds. */
 	readonly proposedFor: readonly Piece[] | null
@@ -40,7 +40,7 @@ export const againstSlice: Slice<AgainstState> = {
 	name: 'against',
 	start: {
 		profile: null,
-		tooMany: false,
+		silent: null,
 		proposal: null,
 		proposedFor: null,
 		coloured: false,

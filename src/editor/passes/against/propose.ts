@@ -53,13 +53,18 @@ const NO_EDGE =
 
 /** Why the photo says nothing about outlines. */
 export function whyUnread(targets: readonly Target[], edges: PhotoEdges): string {
+	return whySilent(targets, edges) ?? 'The photo’s edges are not read yet. Try again in a moment.'
+}
+
+/** Why the photo will say nothing about outlines as things stand; `null` where it may yet. */
+export function whySilent(targets: readonly Target[], edges: PhotoEdges): string | null {
 	const at = targets[0]?.contours[0]?.nodes[0]?.at
 	if (!at) return 'There is no outline to set against the photo yet.'
 	const there = edges.there(at)
 	if (there === 'hidden')
 		return 'The photo under the outline is hidden: show it, and its edges can be read.'
 	if (there === 'no photo') return 'There is no photo under the outline.'
-	return 'The photo’s edges are not read yet. Try again in a moment.'
+	return null
 }
 
 const distances = ({ p95, worst }: Profile): Distances => ({ p95, worst })
@@ -113,14 +118,14 @@ function differs(a: Contour, b: Contour): boolean {
 	})
 }
 
-/** How outlines lie against the photo; `null` where no photo can be read under any. */
+/** How outlines lie against the photo, empty where it says nothing; `null` while it cannot be read yet, or where overtaken. */
 export async function profileOf(
 	targets: readonly Target[],
 	edges: PhotoEdges,
 ): Promise<Profile | null> {
 	const read = await Promise.all(targets.map(({ contours }) => edges.under(contours)))
 	const there = read.flatMap((one, k) => (one ? [{ one, target: targets[k] as Target }] : []))
-	if (there.length === 0) return null
+	if (there.length === 0) return whySilent(targets, edges) ? profileFrom([], []) : null
 	const measured = await measureEdges(there.map(({ one }) => one))
 	return (
 		measured &&

@@ -272,6 +272,9 @@ describe('stretches of other kinds', () => {
 		handOver(pen, nodes)
 		click(nodes, on(1.2, 20))
 		click(nodes, on(1.4))
+		// Taken and given back without a pin set, it is still in hand.
+		handOver(nodes, pen)
+		handOver(pen, nodes)
 		handOver(nodes, pen)
 		for (const k of [2.4, 4, 5.4]) click(pen, on(k))
 		press(pen, 'enter')

@@ -51,7 +51,7 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 				there,
 			)
 		},
-		inHand: ({ run }) => (run?.outcome && !run.closed ? run.contour : null),
+		inHand: ({ run }) => (run && !run.closed && (run.outcome ?? run.base) ? run.contour : null),
 		overlay: (state, sight) => overlay(state, sight, machine),
 		cursor: ({ over }) => (over.what === 'nothing' ? 'crosshair' : 'pointer'),
 	}
