@@ -164,7 +164,9 @@ test('at home a card’s caption opens its sheet, and a file dropped beside the 
 	const card = page.getByRole('article', { name: 'Teapot' })
 	await card.getByText('233 nodes').click()
 	await page.waitForURL(/\/sheet\//)
+	await expect(bench.canvas).toBeVisible()
 	await page.goBack()
+	await expect(card).toBeVisible()
 	const drawing = Buffer.from(
 		'<svg xmlns="http://www.w3.org/2000/svg" width="90" height="90"><path d="M9 9h60v60H9z"/></svg>',
 	)
