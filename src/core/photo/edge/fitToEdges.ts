@@ -31,6 +31,8 @@ export interface FittedToEdges {
 const REACH_PX = 8
 /** Rounds, in each of which the edges are sought anew. */
 const ROUNDS = 7
+/** They end when no node moves further, px. */
+const SETTLED_PX = 0.05
 /** Nodes are added in so many turns at most. */
 const TURNS = 6
 /** So near to a corner its two edges run into each other, px. */
@@ -82,6 +84,7 @@ function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOpt
 	let now = [...contours]
 	for (let round = 0; round < ROUNDS; round++) {
 		const samples = edgeSamples(now, field, Math.max(2, reach * (round < 2 ? 1 : 0.5)))
+		const before = now
 		now = now.map((contour, k) =>
 			step(
 				contour,
@@ -90,8 +93,18 @@ function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOpt
 				o,
 			),
 		)
+		if (round >= 2 && furthest(before, now) < SETTLED_PX) break
 	}
 	return uncrossed(noWorse(now, contours, field, o), contours)
+}
+
+/** How far the node that moved most has moved, px. */
+function furthest(before: readonly Contour[], after: readonly Contour[]): number {
+	let most = 0
+	for (const [k, { nodes }] of after.entries())
+		for (const [i, { at }] of nodes.entries())
+			most = Math.max(most, distance(at, before[k]?.nodes[i]?.at ?? at))
+	return most
 }
 
 /** Distances beyond this count as this: an edge that is not the outline's says no more, px. */

@@ -1,6 +1,6 @@
 import { type Box, boxOf } from '../../geometry/box'
+import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
-import { ringWinding } from '../../geometry/polygon'
 
 /** A stroke of the brush; a dab is a stroke of one point. */
 export interface Stroke {
@@ -87,22 +87,43 @@ export function seedsOf(
 	region: Box,
 	{ left, top, width, height, factor }: SeedGrid,
 ): Uint8Array {
-	const seeds = new Uint8Array(width * height)
 	const { lasso, inside = [], outside = [] } = hint
+	const ring = lasso ?? [
+		[region.minX, region.minY],
+		[region.maxX, region.minY],
+		[region.maxX, region.maxY],
+		[region.minX, region.maxY],
+	]
+	const seeds = new Uint8Array(width * height).fill(OUT)
 	for (let j = 0; j < height; j++)
-		for (let i = 0; i < width; i++) {
-			const p: Point = [left + (i + 0.5) * factor, top + (j + 0.5) * factor]
-			const within =
-				p[0] >= region.minX &&
-				p[1] >= region.minY &&
-				p[0] <= region.maxX &&
-				p[1] <= region.maxY &&
-				(!lasso || ringWinding(lasso, p) !== 0)
-			if (!within) seeds[j * width + i] = OUT
+		for (const [from, to] of within(ring, top + (j + 0.5) * factor)) {
+			// Pixels whose centres lie between, and within the region that is on the photo.
+			const first = Math.ceil((Math.max(from, region.minX) - left) / factor - 0.5)
+			const last = Math.floor((Math.min(to, region.maxX) - left) / factor - 0.5)
+			if (top + (j + 0.5) * factor < region.minY || top + (j + 0.5) * factor > region.maxY) continue
+			seeds.fill(OPEN, j * width + Math.max(0, first), j * width + Math.min(width, last + 1))
 		}
 	for (const stroke of inside) brush(seeds, stroke, IN, left, top, width, height, factor)
 	for (const stroke of outside) brush(seeds, stroke, OUT, left, top, width, height, factor)
 	return seeds
+}
+
+/** The stretches of a row that lie within a ring, by its winding. */
+function within(ring: readonly Point[], y: number): [number, number][] {
+	const crossings = ring.flatMap((a, n): { readonly x: number; readonly turn: number }[] => {
+		const b = item(ring, (n + 1) % ring.length)
+		if (a[1] <= y === b[1] <= y) return []
+		return [{ x: a[0] + ((y - a[1]) / (b[1] - a[1])) * (b[0] - a[0]), turn: b[1] > a[1] ? 1 : -1 }]
+	})
+	crossings.sort((p, q) => p.x - q.x)
+	const stretches: [number, number][] = []
+	let winding = 0
+	for (const [n, { x, turn }] of crossings.entries()) {
+		winding += turn
+		const next = crossings[n + 1]
+		if (winding !== 0 && next) stretches.push([x, next.x])
+	}
+	return stretches
 }
 
 export interface SeedGrid {

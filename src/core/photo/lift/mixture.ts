@@ -1,4 +1,4 @@
-import { at, byteAt, floatAt, intAt, item } from '../../geometry/numbers'
+import { at, byteAt, floatAt, item } from '../../geometry/numbers'
 
 /** A mixture of Gaussians over colours. */
 export interface Mixture {
@@ -19,30 +19,27 @@ const ROUNDS = 3
  * The mixture that colours are drawn from: the widest part is split along its longest axis (Orchard &
  * Bouman, 1991), then each colour goes to its likeliest part and the parts are made anew, a few times.
  * @param colours three floats each
- * @param places which of them count
  */
-export function mixtureOf(colours: Float32Array, places: Int32Array, parts = PARTS): Mixture {
-	const own = new Uint8Array(places.length)
-	let sums = summed(colours, places, own, 1)
+export function mixtureOf(colours: Float32Array, parts = PARTS): Mixture {
+	const count = colours.length / 3
+	const own = new Uint8Array(count)
+	let sums = summed(colours, own, 1)
 	while (sums.length < parts) {
 		const axes = sums.map(longestAxis)
 		const widest = axes.reduce(
 			(best, { spread }, k) =>
-				at(item(sums, k), 0) > LEAST_SHARE * places.length && spread > item(axes, best).spread
-					? k
-					: best,
+				at(item(sums, k), 0) > LEAST_SHARE * count && spread > item(axes, best).spread ? k : best,
 			0,
 		)
 		const { along, spread } = item(axes, widest)
 		if (spread <= LEAST_SPREAD ** 2) break
-		split(colours, places, own, widest, sums.length, along, item(sums, widest))
-		sums = summed(colours, places, own, sums.length + 1)
+		split(colours, own, widest, sums.length, along, item(sums, widest))
+		sums = summed(colours, own, sums.length + 1)
 	}
-	let mixture = mixtureFrom(sums, places.length)
+	let mixture = mixtureFrom(sums, count)
 	for (let round = 0; round < ROUNDS; round++) {
-		for (let n = 0; n < places.length; n++)
-			own[n] = likeliest(mixture, colours, 3 * intAt(places, n))
-		mixture = mixtureFrom(summed(colours, places, own, sums.length), places.length)
+		for (let n = 0; n < count; n++) own[n] = likeliest(mixture, colours, 3 * n)
+		mixture = mixtureFrom(summed(colours, own, sums.length), count)
 	}
 	return mixture
 }
@@ -50,7 +47,6 @@ export function mixtureOf(colours: Float32Array, places: Int32Array, parts = PAR
 /** The colours of a part that lie beyond its mean along an axis become another's. */
 function split(
 	colours: Float32Array,
-	places: Int32Array,
 	own: Uint8Array,
 	from: number,
 	to: number,
@@ -58,9 +54,9 @@ function split(
 	sum: Float64Array,
 ): void {
 	const middle = (a * at(sum, 1) + b * at(sum, 2) + c * at(sum, 3)) / at(sum, 0)
-	for (let n = 0; n < places.length; n++) {
+	for (let n = 0; n < own.length; n++) {
 		if (byteAt(own, n) !== from) continue
-		const k = 3 * intAt(places, n)
+		const k = 3 * n
 		const along =
 			a * floatAt(colours, k) + b * floatAt(colours, k + 1) + c * floatAt(colours, k + 2)
 		if (along > middle) own[n] = to
@@ -68,15 +64,9 @@ function split(
 }
 
 /** Count, sums and sums of products of the colours of each part. */
-function summed(
-	colours: Float32Array,
-	places: Int32Array,
-	own: Uint8Array,
-	parts: number,
-): Float64Array[] {
+function summed(colours: Float32Array, own: Uint8Array, parts: number): Float64Array[] {
 	const sums = Array.from({ length: parts }, () => new Float64Array(PER))
-	for (let n = 0; n < places.length; n++)
-		addTo(item(sums, byteAt(own, n)), colours, 3 * intAt(places, n))
+	for (let n = 0; n < own.length; n++) addTo(item(sums, byteAt(own, n)), colours, 3 * n)
 	return sums
 }
 

@@ -8,9 +8,9 @@ import { edgesAlong } from '../edge/edgesAlong'
 /** An edge belongs to the boundary of pixels if it is not further from it than this, px. */
 const REACH_PX = 2.5
 /** The direction of the boundary is that of its places so many further and back. */
-const AROUND = 4
+const AROUND = 7
 /** Places keep with the middle one of so many on either side, or go there if they are further off than this, px. */
-const COMPANY = 3
+const COMPANY = 6
 const ASTRAY_PX = 0.6
 
 /**

@@ -1,9 +1,9 @@
-import { at, floatAt, intAt } from '../../geometry/numbers'
+import { at, byteAt, floatAt, intAt } from '../../geometry/numbers'
 import { WAY_X, WAY_Y } from '../eightWays'
 import { IN, OPEN } from './hint'
 import { INSIDE, minCut } from './minCut'
 
-/** A picture's colours, three floats a pixel, row by row. */
+/** A picture's size, and the colours of its pixels, or of some of them, three floats each. */
 export interface Ground {
 	readonly width: number
 	readonly height: number
@@ -11,7 +11,7 @@ export interface Ground {
 }
 
 /** Costs are whole numbers: so many for one unit of log likelihood. */
-export const STEPS = 200
+const STEPS = 200
 /** What is sure costs more to be wrong about than anything. */
 export const SURE = 1e5
 /** No pixel's colour says more than this for one side, as a log likelihood. */
@@ -21,11 +21,14 @@ const MOST = 12
 export interface Boundaries {
 	readonly neighbours: Int32Array
 	readonly caps: Int32Array
+	/** A px of boundary where nothing changes, as a log likelihood. */
+	readonly smooth: number
 }
 
 /**
  * What a boundary costs between pixels that lie beside each other.
- * @param places the pixels that are to be parted
+ * @param colours of the pixels that are to be parted, …
+ * @param places … which are these
  * @param smooth what a px of boundary costs where nothing changes, as a log likelihood; less where colours change
  */
 export function boundariesOf(
@@ -51,7 +54,7 @@ export function boundariesOf(
 			if (m < 0) continue
 			neighbours[8 * n + d] = m
 			neighbours[8 * m + d + 4] = n
-			const change = between(colours, 3 * k, 3 * (j * width + i))
+			const change = between(colours, 3 * n, 3 * m)
 			changes[4 * n + d] = change
 			sum += change
 			pairs++
@@ -71,7 +74,7 @@ export function boundariesOf(
 			caps[8 * n + d] = cost
 			caps[8 * m + d + 4] = cost
 		}
-	return { neighbours, caps }
+	return { neighbours, caps, smooth }
 }
 
 /**
@@ -84,6 +87,22 @@ export function parted({ neighbours, caps }: Boundaries, likely: Float64Array): 
 	for (let n = 0; n < terminal.length; n++) terminal[n] = Math.round(STEPS * at(likely, n))
 	const tree = minCut({ neighbours, caps: caps.slice(), terminal })
 	return tree.map((side) => (side === INSIDE ? 1 : 0))
+}
+
+/** How alike a pixel and its neighbour by a way are, 0 to 1. */
+export function nearness({ caps, smooth }: Boundaries, n: number, d: number): number {
+	return intAt(caps, 8 * n + d) / (STEPS * smooth * (d % 2 === 0 ? 1 : Math.SQRT1_2))
+}
+
+/** What the boundary of what is inside costs, as a log likelihood. */
+export function costAlong({ neighbours, caps }: Boundaries, inside: Uint8Array): number {
+	let sum = 0
+	for (let n = 0; n < inside.length; n++)
+		for (let d = 0; d < 4; d++) {
+			const m = intAt(neighbours, 8 * n + d)
+			if (m >= 0 && byteAt(inside, n) !== byteAt(inside, m)) sum += intAt(caps, 8 * n + d)
+		}
+	return sum / STEPS
 }
 
 /** What a seed says, as a log likelihood; 0 where it says nothing. */

@@ -1,5 +1,6 @@
-import { byteAt, intAt } from '../../geometry/numbers'
+import { byteAt, intAt, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
+import { ringWinding, signedArea } from '../../geometry/polygon'
 
 /**
  * The rings between what is inside and what is not: through the middles of the pixels' sides, what is inside
@@ -70,6 +71,31 @@ export function withoutSpecks(
 	}
 	return made
 }
+
+/**
+ * The rings of parts and openings that are larger than specks.
+ * @param smallest px²
+ * @param keep whether what a ring goes round is kept, however small
+ */
+export function largeRings(
+	rings: readonly Point[][],
+	smallest: number,
+	keep: (ring: readonly Point[]) => boolean,
+): Point[][] {
+	const sized = rings.map((ring) => ({ ring, area: signedArea(ring) }))
+	const largest = Math.max(0, ...sized.map(({ area }) => area))
+	const least = Math.max(smallest, LEAST_PART * largest)
+	const parts = sized.filter(({ ring, area }) => area > 0 && (area >= least || keep(ring)))
+	const openings = sized.filter(({ ring, area }) => {
+		if (area > 0 || (-area < smallest && !keep(ring))) return false
+		// A ring begins above a pixel of what it is an opening of.
+		const [x, y] = item(ring, 0)
+		return parts.some((part) => ringWinding(part.ring, [x, y + BELOW_PX]) !== 0)
+	})
+	return [...parts, ...openings].map(({ ring }) => ring)
+}
+
+const BELOW_PX = 0.25
 
 /** A part of less than this share of the largest is none of the object. */
 const LEAST_PART = 0.02
