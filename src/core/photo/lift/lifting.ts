@@ -6,7 +6,7 @@ import { ringWinding } from '../../geometry/polygon'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { edgeSamples } from '../edge/edgeDeviation'
-import { type EdgeField, emptyField, makeTile, TILE_PX } from '../edge/edgeField'
+import { type EdgeField, emptyField, makeTilesNear } from '../edge/edgeField'
 import { fitToEdges } from '../edge/fitToEdges'
 import type { Pixels } from '../pixels'
 import { coloursOf } from './colours'
@@ -14,7 +14,7 @@ import { IN, type LiftHint, NothingToLift, OUT, regionOf, seedsOf } from './hint
 import { refinedInBand } from './narrowBand'
 import { outlineOf } from './outlines'
 import type { Boundaries, Ground } from './parting'
-import { doubled, halved, type Pyramid, pyramidOf } from './pyramid'
+import { doubled, halved, type Pyramid, partOf, pyramidOf } from './pyramid'
 import { reached } from './reached'
 import { largeRings, ringsOf, withoutSpecks } from './rings'
 import { bounded, found, refound } from './segment'
@@ -262,22 +262,6 @@ function outlinesAbout(
 		smallest / scale ** 2,
 		(ring) => dabs.some((dab) => ringWinding(ring, dab) !== 0),
 	)
-	for (const [x, y] of rings.flat())
-		for (const dy of [-EDGES_PX, EDGES_PX])
-			for (const dx of [-EDGES_PX, EDGES_PX]) {
-				const column = Math.floor(Math.max(0, Math.min(field.width - 1, x + dx)) / TILE_PX)
-				const row = Math.floor(Math.max(0, Math.min(field.height - 1, y + dy)) / TILE_PX)
-				const tile = row * field.columns + column
-				if (!field.tiles[tile]) makeTile(field, tile, picture)
-			}
+	makeTilesNear(field, picture, rings.flat(), EDGES_PX)
 	return rings
-}
-
-function partOf(photo: Pixels, left: number, top: number, width: number, height: number): Pixels {
-	const data = new Uint8ClampedArray(4 * width * height)
-	for (let y = 0; y < height; y++) {
-		const from = 4 * ((top + y) * photo.width + left)
-		data.set(photo.data.subarray(from, from + 4 * width), 4 * y * width)
-	}
-	return { width, height, data }
 }

@@ -45,3 +45,19 @@ export function doubled(known: Uint8Array, across: number, { width, height }: Pi
 			made[k] = byteAt(known, row + (x >> 1))
 	return made
 }
+
+/** A part of a picture, cut out of it. */
+export function partOf(
+	photo: Pixels,
+	left: number,
+	top: number,
+	width: number,
+	height: number,
+): Pixels {
+	const data = new Uint8ClampedArray(4 * width * height)
+	for (let y = 0; y < height; y++) {
+		const from = 4 * ((top + y) * photo.width + left)
+		data.set(photo.data.subarray(from, from + 4 * width), 4 * y * width)
+	}
+	return { width, height, data }
+}

@@ -1,0 +1,201 @@
+import { combine } from '../../combine/combine'
+import { type Box, growBox, joinBoxes } from '../../geometry/box'
+import { byteAt, floatAt, intAt } from '../../geometry/numbers'
+import type { Point } from '../../geometry/point'
+import { contourBounds, flattenContour } from '../../path/contour'
+import type { Contour } from '../../path/model'
+import { transformContour } from '../../path/pieces'
+import { emptyField, makeTilesNear } from '../edge/edgeField'
+import { fitToEdges } from '../edge/fitToEdges'
+import type { Pixels } from '../pixels'
+import { bandOf } from './band'
+import { coloursOf } from './colours'
+import { NothingToLift, OUT, seedsOf } from './hint'
+import { outlineOf } from './outlines'
+import { halved, partOf } from './pyramid'
+import { largeRings, ringsOf, withoutSpecks } from './rings'
+
+export interface ByColourOptions {
+	/** The area lies within these outlines. */
+	readonly within?: readonly Contour[]
+	/** How far the outline may leave the area's edge, px; 0.8 unless said otherwise. */
+	readonly tolerance?: number
+	/** How unlike the colour at the place others may be, in just noticeable differences; 4 unless said otherwise. */
+	readonly spread?: number
+	/** Only what hangs together with the place; so unless said otherwise. */
+	readonly near?: boolean
+}
+
+const TOLERANCE_PX = 0.8
+const SPREAD = 4
+/** A just noticeable difference, as colours are counted here. */
+const NOTICEABLE = 2
+/** The colour is that of so many pixels this way and that about the place. */
+const ROUND_PX = 2
+/** Nothing is done at more than so many pixels. */
+const MOST_PX = 1.5e6
+/** Smaller areas, and gaps in them, are grain, px². */
+const SMALLEST_PX2 = 40
+/** So near to the outlines it is held within, an area reaches them, px. */
+const RIM_PX = 3
+const LOOSE = 3
+const FINISH_PX = 3
+const EDGES_PX = 12
+
+/**
+ * One area of like colour, such as a reflection, a patch or a marking.
+ * @param at where, px of the photo
+ * @returns closed; parts clockwise on screen and openings the other way; none cross `within`
+ * @throws NothingToLift with a reason in words where the place is outside, or too small an area is alike
+ */
+export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}): Contour[] {
+	const { within = [], tolerance = TOLERANCE_PX, spread = SPREAD, near = true } = o
+	if (![...at, spread, tolerance].every(Number.isFinite))
+		throw new NothingToLift('Some of the numbers are not numbers.')
+	if (at[0] < 0 || at[1] < 0 || at[0] >= photo.width || at[1] >= photo.height)
+		throw new NothingToLift('There is no photo here whose colour could be taken.')
+	const box = boxFor(photo, within)
+	const [left, top] = [box.minX, box.minY]
+	let part = partOf(photo, left, top, box.maxX - left, box.maxY - top)
+	let scale = 1
+	for (; part.width * part.height > MOST_PX; scale *= 2) part = halved(part)
+	const { width, height } = part
+	const [x, y] = [Math.floor((at[0] - left) / scale), Math.floor((at[1] - top) / scale)]
+	const held = heldIn(within, part, left, top, scale)
+	const place = y * width + x
+	if (x < 0 || y < 0 || x >= width || y >= height || (held && !byteAt(held, place)))
+		throw new NothingToLift('Click inside the piece that the area is to lie in.')
+	const alike = likeAt(part, x, y, spread * NOTICEABLE)
+	if (held) for (let k = 0; k < alike.length; k++) if (!byteAt(held, k)) alike[k] = 0
+	const smooth = majority(alike, width, height)
+	const area = near ? connected(smooth, width, place) : smooth
+	const tidy = withoutSpecks(area, width, SMALLEST_PX2 / scale ** 2, () => false)
+	if (held) reachRim(tidy, held, width, height)
+	const rings = largeRings(ringsOf(tidy, width, height), SMALLEST_PX2 / scale ** 2, () => false)
+	if (rings.length === 0)
+		throw new NothingToLift('Hardly anything here is of this colour: drag to widen the spread.')
+	const field = emptyField(width, height)
+	makeTilesNear(field, part, rings.flat(), EDGES_PX)
+	const rough = rings.map((ring) => outlineOf(ring, field, (LOOSE * tolerance) / scale))
+	const { contours } = fitToEdges(rough, field, { reach: FINISH_PX })
+	const made = contours.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
+	return within.length > 0 ? combine('overlap', made, within, { clipRule: 'evenodd' }) : made
+}
+
+/** The part of the photo that is looked at, whole px. */
+function boxFor({ width, height }: Pixels, within: readonly Contour[]): Box {
+	const whole: Box = { minX: 0, minY: 0, maxX: width, maxY: height }
+	if (within.length === 0) return whole
+	const about = growBox(within.map(contourBounds).reduce(joinBoxes), 2 * RIM_PX)
+	const box = {
+		minX: Math.max(0, Math.floor(about.minX)),
+		minY: Math.max(0, Math.floor(about.minY)),
+		maxX: Math.min(width, Math.ceil(about.maxX)),
+		maxY: Math.min(height, Math.ceil(about.maxY)),
+	}
+	if (box.maxX <= box.minX || box.maxY <= box.minY)
+		throw new NothingToLift('The piece lies outside the photo.')
+	return box
+}
+
+/** 1 for each pixel within the outlines, their openings left out; `null` where there are none. */
+function heldIn(
+	within: readonly Contour[],
+	{ width, height }: Pixels,
+	left: number,
+	top: number,
+	scale: number,
+): Uint8Array | null {
+	if (within.length === 0) return null
+	const held = new Uint8Array(width * height)
+	const grid = { left, top, factor: scale, width, height }
+	for (const contour of within) {
+		const lasso = flattenContour(contour, 0.2)
+		const own = seedsOf({ lasso }, contourBounds(contour), grid)
+		for (let k = 0; k < held.length; k++) if (byteAt(own, k) !== OUT) held[k] = 1 - byteAt(held, k)
+	}
+	return held
+}
+
+/** 1 for each pixel whose colour is no further from that at a place. */
+function likeAt(part: Pixels, x: number, y: number, most: number): Uint8Array {
+	const { width, height } = part
+	const colours = coloursOf(part)
+	const middle = [0, 1, 2].map((c) => {
+		const values: number[] = []
+		for (let j = Math.max(0, y - ROUND_PX); j <= Math.min(height - 1, y + ROUND_PX); j++)
+			for (let i = Math.max(0, x - ROUND_PX); i <= Math.min(width - 1, x + ROUND_PX); i++)
+				values.push(floatAt(colours, 3 * (j * width + i) + c))
+		return values.sort((a, b) => a - b)[values.length >> 1] ?? 0
+	})
+	const [a = 0, b = 0, c = 0] = middle
+	const alike = new Uint8Array(width * height)
+	for (let k = 0; k < alike.length; k++) {
+		const away = Math.hypot(
+			floatAt(colours, 3 * k) - a,
+			floatAt(colours, 3 * k + 1) - b,
+			floatAt(colours, 3 * k + 2) - c,
+		)
+		alike[k] = away <= most ? 1 : 0
+	}
+	return alike
+}
+
+/** Each pixel as most of those round it are, 5 × 5. */
+function majority(inside: Uint8Array, width: number, height: number): Uint8Array {
+	const rows = new Uint8Array(inside.length)
+	const made = new Uint8Array(inside.length)
+	const summed = (from: Uint8Array, k: number, place: number, last: number, stride: number) => {
+		let sum = 0
+		for (let d = -2; d <= 2; d++) {
+			const kept = Math.max(0, Math.min(last, place + d))
+			sum += byteAt(from, k + (kept - place) * stride)
+		}
+		return sum
+	}
+	for (let k = 0; k < inside.length; k++) rows[k] = summed(inside, k, k % width, width - 1, 1)
+	for (let k = 0; k < inside.length; k++)
+		made[k] = summed(rows, k, Math.floor(k / width), height - 1, width) > 12 ? 1 : 0
+	return made
+}
+
+/** What hangs together with a place by sides. */
+function connected(inside: Uint8Array, width: number, place: number): Uint8Array {
+	const made = new Uint8Array(inside.length)
+	const queue = new Int32Array(inside.length)
+	let end = 0
+	const reach = (k: number) => {
+		if (!byteAt(inside, k) || byteAt(made, k)) return
+		made[k] = 1
+		queue[end++] = k
+	}
+	reach(place)
+	for (let n = 0; n < end; n++) {
+		const k = intAt(queue, n)
+		const x = k % width
+		if (x > 0) reach(k - 1)
+		if (x < width - 1) reach(k + 1)
+		if (k >= width) reach(k - width)
+		if (k < inside.length - width) reach(k + width)
+	}
+	return made
+}
+
+/** Where an area comes near to what it is held in, it goes on across the rim: where that ends, it is cut. */
+function reachRim(area: Uint8Array, held: Uint8Array, width: number, height: number): void {
+	const rim = bandOf(held, width, height, RIM_PX)
+	for (let round = 0; round < 2 * RIM_PX; round++) {
+		const grown: number[] = []
+		for (const k of rim.places) {
+			if (byteAt(area, k)) continue
+			const x = k % width
+			const beside =
+				(x > 0 && byteAt(area, k - 1)) ||
+				(x < width - 1 && byteAt(area, k + 1)) ||
+				(k >= width && byteAt(area, k - width)) ||
+				(k < area.length - width && byteAt(area, k + width))
+			if (beside) grown.push(k)
+		}
+		for (const k of grown) area[k] = 1
+	}
+}
