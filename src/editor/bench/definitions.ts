@@ -60,6 +60,8 @@ export interface ToolContext {
 	readonly desk: Desk
 	readonly slices: Slices
 	takeTool(tool: ToolDef): void
+	/** What the tool at hand says and shows is looked at anew: something came in meanwhile. */
+	refresh(): void
 }
 
 /** All that is to be known of a tool. */

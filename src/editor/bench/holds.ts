@@ -4,7 +4,7 @@ import type { NodeKind } from '@/core'
 export type BenchHold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'finely' | 'pan' | 'zoom-box'
 
 /** What a held key makes of a press; each tool names those that mean something to it. */
-export type PressHold = NodeKind | 'insert' | 'lasso' | 'pull' | 'copy' | 'apart'
+export type PressHold = NodeKind | 'insert' | 'lasso' | 'pull' | 'copy' | 'apart' | 'outside'
 
 /** Shift stands here for the hands that have no keys. */
 export type Hold = BenchHold | PressHold | 'shift'
@@ -32,6 +32,7 @@ export const HOLDS: readonly HoldDef[] = [
 	{ hold: 'lasso', key: 'r', does: 'Drag: a lasso round nodes', button: 'Lasso' },
 	{ hold: 'copy', key: 'u', does: 'Drag a piece: move a copy', button: 'Copy' },
 	{ hold: 'apart', key: 'b', does: 'Drag a corner: each side by itself', button: 'Sides apart' },
+	{ hold: 'outside', key: 't', does: 'Dab: too much is lifted here', button: 'Too much' },
 	{ hold: 'corner', key: 'c', does: 'Click nodes: corners', button: 'Corner' },
 	{ hold: 'smooth', key: 's', does: 'Click nodes: smooth', button: 'Smooth' },
 	{ hold: 'symmetric', key: 'y', does: 'Click nodes: symmetric', button: 'Symmetric' },

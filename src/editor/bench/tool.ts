@@ -95,6 +95,18 @@ export interface Overlay {
 	readonly guide: Pick<Guide, 'axis' | 'at'> | null
 	/** What the Edge pen has under way. */
 	readonly run: EdgeRun | null
+	/** The Lift tool's brush, and the stroke it is drawing. */
+	readonly brush: Brush | null
+}
+
+/** Strokes that are being drawn with a brush, and where it is; sheet px. */
+export interface Brush {
+	readonly dabs: readonly {
+		readonly side: 'inside' | 'outside'
+		readonly points: readonly Point[]
+		readonly radius: number
+	}[]
+	readonly at: { readonly at: Point; readonly radius: number } | null
 }
 
 /** A run of the Edge pen, as it shows. */
@@ -119,6 +131,7 @@ export const NO_OVERLAY: Overlay = {
 	frame: null,
 	guide: null,
 	run: null,
+	brush: null,
 }
 
 /** Whether two overlays show the same, so that nothing need be drawn anew. */

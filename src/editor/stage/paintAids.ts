@@ -17,6 +17,7 @@ import { knobOf } from '@/editor/bench/frame'
 import type { Frame, Line, Overlay } from '@/editor/bench/tool'
 import { toScreen, type View, type Viewport } from '@/editor/bench/view'
 import { INKS } from './colours'
+import { paintBrush } from './paintBrush'
 import { paintRun } from './paintRun'
 import { addLine, addRing, cased } from './strokes'
 
@@ -50,6 +51,7 @@ export function paintAids(
 	if (overlay.line) paintLine(ctx, overlay.line, sheet, view)
 	if (overlay.snapped) paintSnap(ctx, overlay.snapped, across)
 	if (overlay.run) paintRun(ctx, overlay.run, viewport)
+	if (overlay.brush) paintBrush(ctx, overlay.brush, viewport)
 }
 
 interface Across {

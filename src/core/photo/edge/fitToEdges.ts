@@ -1,4 +1,5 @@
 import { isSelfCrossing } from '../../combine/selfCrossing'
+import type { Box } from '../../geometry/box'
 import { item } from '../../geometry/numbers'
 import { add, distance, length, type Point, scale, subtract, unit } from '../../geometry/point'
 import { ringWinding } from '../../geometry/polygon'
@@ -16,6 +17,8 @@ export interface FitToEdgesOptions {
 	readonly allowance?: number
 	/** The nodes that may move; all unless said otherwise. */
 	readonly only?: ReadonlySet<string>
+	/** How often edges are sought anew, at most; 7 unless said otherwise: less where the outline is almost there. */
+	readonly rounds?: number
 	/** Nodes are added where a segment cannot come so near to its edge, px; none unless said otherwise. */
 	readonly addWithin?: number
 }
@@ -80,9 +83,9 @@ export function fitToEdges(
 }
 
 function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOptions): Contour[] {
-	const { reach = REACH_PX } = o
+	const { reach = REACH_PX, rounds = ROUNDS } = o
 	let now = [...contours]
-	for (let round = 0; round < ROUNDS; round++) {
+	for (let round = 0; round < rounds; round++) {
 		const samples = edgeSamples(now, field, Math.max(2, reach * (round < 2 ? 1 : 0.5)))
 		const before = now
 		now = now.map((contour, k) =>
@@ -153,12 +156,22 @@ function cross(a: Contour, b: Contour): boolean {
 	if (boxA.maxX < boxB.minX || boxB.maxX < boxA.minX) return false
 	if (boxA.maxY < boxB.minY || boxB.maxY < boxA.minY) return false
 	const [p, q] = [flattenContour(a), flattenContour(b)]
-	const inside = (ring: readonly Point[]) => (at: Point) => ringWinding(ring, at) !== 0
-	const mixed = (points: readonly Point[], ring: readonly Point[]) => {
-		const within = points.filter(inside(ring)).length
+	const mixed = (
+		points: readonly Point[],
+		ring: readonly Point[],
+		{ minX, minY, maxX, maxY }: Box,
+	) => {
+		const within = points.filter(
+			(at) =>
+				at[0] >= minX &&
+				at[0] <= maxX &&
+				at[1] >= minY &&
+				at[1] <= maxY &&
+				ringWinding(ring, at) !== 0,
+		).length
 		return within > 0 && within < points.length
 	}
-	return mixed(p, q) || mixed(q, p)
+	return mixed(p, q, boxB) || mixed(q, p, boxA)
 }
 
 /** One Gauss–Newton step of one outline. @param begun the outline as it was given */

@@ -126,6 +126,9 @@ function within(ring: readonly Point[], y: number): [number, number][] {
 	return stretches
 }
 
+/** Hands paint past edges: a brush is sure of what lies within this share of its radius. */
+const SURE_SHARE = 0.6
+
 export interface SeedGrid {
 	readonly left: number
 	readonly top: number
@@ -152,7 +155,7 @@ function brush(
 		for (let s = 0; s <= steps; s++) {
 			const x = (a[0] + ((b[0] - a[0]) * s) / steps - left) / factor
 			const y = (a[1] + ((b[1] - a[1]) * s) / steps - top) / factor
-			const reach = Math.max(0.5, radius / factor)
+			const reach = Math.max(0.5, (SURE_SHARE * radius) / factor)
 			for (let j = Math.max(0, Math.floor(y - reach)); j <= Math.min(height - 1, y + reach); j++)
 				for (let i = Math.max(0, Math.floor(x - reach)); i <= Math.min(width - 1, x + reach); i++)
 					if (Math.hypot(i + 0.5 - x, j + 0.5 - y) <= reach) seeds[j * width + i] = value

@@ -121,13 +121,8 @@ function heldIn(
 function likeAt(part: Pixels, x: number, y: number, most: number): Uint8Array {
 	const { width, height } = part
 	const colours = coloursOf(part)
-	const middle = [0, 1, 2].map((c) => {
-		const values: number[] = []
-		for (let j = Math.max(0, y - ROUND_PX); j <= Math.min(height - 1, y + ROUND_PX); j++)
-			for (let i = Math.max(0, x - ROUND_PX); i <= Math.min(width - 1, x + ROUND_PX); i++)
-				values.push(floatAt(colours, 3 * (j * width + i) + c))
-		return values.sort((a, b) => a - b)[values.length >> 1] ?? 0
-	})
+	const round = placesRound(part, x, y)
+	const middle = [0, 1, 2].map((c) => medianOf(round.map((k) => floatAt(colours, 3 * k + c))))
 	const [a = 0, b = 0, c = 0] = middle
 	const alike = new Uint8Array(width * height)
 	for (let k = 0; k < alike.length; k++) {
@@ -139,6 +134,24 @@ function likeAt(part: Pixels, x: number, y: number, most: number): Uint8Array {
 		alike[k] = away <= most ? 1 : 0
 	}
 	return alike
+}
+
+/** The pixels about a place. */
+function placesRound({ width, height }: Pixels, x: number, y: number): number[] {
+	const places: number[] = []
+	for (let j = Math.max(0, y - ROUND_PX); j <= Math.min(height - 1, y + ROUND_PX); j++)
+		for (let i = Math.max(0, x - ROUND_PX); i <= Math.min(width - 1, x + ROUND_PX); i++)
+			places.push(j * width + i)
+	return places
+}
+
+const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1] ?? 0
+
+/** The colour about a place, `#rrggbb`. @param at px of the photo, within it */
+export function colourAt(photo: Pixels, at: Point): string {
+	const round = placesRound(photo, Math.floor(at[0]), Math.floor(at[1]))
+	const levels = [0, 1, 2].map((c) => medianOf(round.map((k) => photo.data[4 * k + c] ?? 0)))
+	return `#${levels.map((level) => level.toString(16).padStart(2, '0')).join('')}`
 }
 
 /** Each pixel as most of those round it are, 5 × 5. */

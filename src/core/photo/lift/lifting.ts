@@ -48,6 +48,7 @@ const SMALLEST_PX2 = 60
 const LOOSE = 4
 /** … no further than this, px. */
 const FINISH_PX = 4
+const FINISH_ROUNDS = 3
 /** So much round the box is looked at, as a share of it, and at least, px. */
 const ROUND = 0.1
 const LEAST_ROUND_PX = 12
@@ -102,7 +103,7 @@ export function liftingFrom(photo: Pixels): Lifting {
 		const whole = rough.filter(({ nodes }) => nodes.length > 1)
 		if (whole.length === 0)
 			throw new NothingToLift('Nothing in the box stands out from what is round it.')
-		const { contours } = fitToEdges(whole, place.field, { reach: FINISH_PX })
+		const { contours } = fitToEdges(whole, place.field, { reach: FINISH_PX, rounds: FINISH_ROUNDS })
 		const unsure = unsureAlong(contours, place.field)
 		const upright = contours.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
 		return {

@@ -5,6 +5,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
+import { liftTool } from '@/editor/tools/lift/lift'
 import { type PencilWish, pencilSlice, pencilTool } from '@/editor/tools/pencil'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
 import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
@@ -14,6 +15,7 @@ import { SwitchRow } from '@/kit/SwitchRow'
 import { chooseFiles } from '@/store/files'
 import { EdgePenOptions } from '../EdgePenOptions'
 import { ToolRows } from '../ToolRows'
+import { LiftOptions } from './LiftOptions'
 import { MirrorWork } from './MirrorWork'
 
 export function RoughCard() {
@@ -26,6 +28,8 @@ export function RoughCard() {
 				<PencilOptions />
 			) : tool === edgePenTool ? (
 				<EdgePenOptions />
+			) : tool === liftTool ? (
+				<LiftOptions />
 			) : (
 				<StraightOnly />
 			)}

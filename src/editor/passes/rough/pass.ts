@@ -2,6 +2,9 @@ import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
+import { liftTool } from '@/editor/tools/lift/lift'
+import { liftSlice } from '@/editor/tools/lift/liftSlice'
+import { paintLift } from '@/editor/tools/lift/paintLift'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
@@ -15,9 +18,12 @@ export const roughPass: PassDef = {
 	name: 'Rough',
 	purpose:
 		'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
-	tools: [penTool, edgePenTool, pencilTool, nodesTool, arrangePiecesTool],
+	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [mirrorTool],
 	shows: 'trace',
+	overlays: {
+		paint: (ctx, viewport, { slices }) => paintLift(ctx, slices.of(liftSlice).getState(), viewport),
+	},
 	parts: [
 		{ id: 'mirror', name: 'Mirror work', says: 'Draw one side, the other follows' },
 		{ id: 'bring-in', name: 'Bring in outlines', says: 'The shapes of an SVG file as pieces' },

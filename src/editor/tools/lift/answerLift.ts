@@ -1,0 +1,206 @@
+import {
+	applyAffine,
+	type Box,
+	boxCorners,
+	boxOf,
+	type Contour,
+	growBox,
+	invertAffine,
+	type PlacedPhoto,
+	type Point,
+	type Sheet,
+	signedArea,
+	transformContour,
+} from '@/core'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import type { ToolContext } from '@/editor/bench/definitions'
+import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
+import { type LiftedFrom, liftColours, liftOutlines } from '@/jobs/lifting'
+import { Cancelled } from '@/jobs/problems'
+import { type Asked, type LiftGhost, type LiftState, type LiftWish, liftSlice } from './liftSlice'
+
+/** So much round a box or a lasso is looked at, as a share of it, and at least, photo px. */
+const ROUND = 0.12
+const LEAST_ROUND_PX = 16
+
+type Needs = Pick<ToolContext, 'open' | 'slices'>
+
+/**
+ * Answers what is asked of the Lift tool, in a worker, whenever it or a wish changes: the newest alone.
+ * @returns what calls the work off that is under way
+ */
+export function answerLifts({ open, slices }: Needs): () => void {
+	const lift = slices.of(liftSlice)
+	let controller = new AbortController()
+	const answer = async (asked: Asked, wish: LiftWish) => {
+		const { signal } = controller
+		lift.setState({ busy: true, problem: null })
+		try {
+			const ghost = await ghostOf(asked, wish, open.sheet(), slices, signal)
+			if (ghost && !signal.aborted) lift.setState({ ...ghost, busy: false })
+		} catch (error) {
+			if (error instanceof Cancelled || signal.aborted) return
+			const problem = 'Lifting stopped; nothing was changed. Draw a dab, or the box again.'
+			lift.setState({ busy: false, problem })
+		}
+	}
+	lift.subscribe((state, before) => {
+		const { asked, wish } = state
+		const other = asked !== before.asked || wish !== before.wish
+		if (asked && other && bears(asked, wish, before)) void answer(asked, wish)
+	})
+	return () => {
+		controller.abort()
+		controller = new AbortController()
+	}
+}
+
+/** Whether what changed has a bearing on what would be lifted. */
+function bears(asked: Asked, wish: LiftWish, before: LiftState): boolean {
+	if (asked !== before.asked) return true
+	const told = ['deviation', 'allowance', 'smallest', 'openings'] as const
+	return told.some((key) => wish[key] !== before.wish[key])
+}
+
+type Answered = Pick<LiftState, 'ghost' | 'problem'>
+
+async function ghostOf(
+	asked: Asked,
+	wish: LiftWish,
+	sheet: Sheet,
+	slices: Needs['slices'],
+	signal: AbortSignal,
+): Promise<Answered | null> {
+	const within = asked.way === 'colour' ? withinOf(sheet, asked.within) : []
+	const photo = photoFor(asked, sheet)
+	const back = photo && invertAffine(photo.place)
+	if (!photo || !back)
+		return { ghost: null, problem: 'No photo shows here: there is nothing to lift from.' }
+	const { pyramids } = slices.of(darkroomSlice).getState()
+	const level = pyramids.get(photo.blob)?.levels[0]
+	if (!level)
+		return { ghost: null, problem: 'The photo is still being opened: try again in a moment.' }
+	const on = (p: Point) => applyAffine(back, p)
+	const scale = Math.sqrt(Math.abs(back[0] * back[3] - back[1] * back[2]))
+	const inner = within.map((contour) => transformContour(contour, back))
+	const { left, top, part } = partFor(photo, level, boxAsked(asked, on, inner))
+	const near = ([x, y]: Point): Point => [x - left, y - top]
+	const o = {
+		tolerance: scale * wish.deviation,
+		allowance: scale * wish.allowance,
+		smallest: scale ** 2 * wish.smallest,
+	}
+	const answer =
+		asked.way === 'colour'
+			? await liftColours(
+					part,
+					asked.areas.map(({ at, spread }) => ({ at: near(on(at)), spread })),
+					{
+						tolerance: o.tolerance,
+						within: inner.map((one) => transformContour(one, [1, 0, 0, 1, -left, -top])),
+					},
+					{ signal },
+				)
+			: await liftOutlines(
+					part,
+					hintOf(asked, (p) => near(on(p)), scale),
+					o,
+					{ signal },
+				)
+	if (!answer) return null
+	if (!answer.ok) return { ghost: null, problem: answer.problem }
+	const place = (p: Point) => applyAffine(photo.place, [p[0] + left, p[1] + top])
+	const contours = answer.contours.map((one) =>
+		transformContour(transformContour(one, [1, 0, 0, 1, left, top]), photo.place),
+	)
+	const ghost: LiftGhost = {
+		contours: wish.openings || asked.way === 'colour' ? contours : withoutOpenings(contours),
+		unsure: answer.unsure.map((way) => mapped(way, place)),
+		...(answer.colour && { colour: answer.colour }),
+	}
+	return { ghost, problem: null }
+}
+
+const withinOf = ({ pieces }: Sheet, id: string | null): readonly Contour[] =>
+	pieces.find((piece) => piece.id === id)?.contours.filter(({ closed }) => closed) ?? []
+
+function photoFor(asked: Asked, sheet: Sheet): PlacedPhoto | undefined {
+	if (asked.way === 'colour') return asked.areas[0] && photoAt(sheet, asked.areas[0].at)
+	const corners = 'box' in asked.round ? boxCorners(asked.round.box) : asked.round.lasso
+	const nodes = corners.map((at, k) => ({ id: `c${k}`, at, kind: 'corner' as const }))
+	return photoUnder(sheet, [{ id: 'asked', nodes, closed: true }])
+}
+
+/** What is looked at, px of the photo; all of it where colour is asked for outside of any piece. */
+function boxAsked(asked: Asked, on: (p: Point) => Point, within: readonly Contour[]): Box | null {
+	if (asked.way === 'object') {
+		const corners = 'box' in asked.round ? boxCorners(asked.round.box) : asked.round.lasso
+		return boxOf(corners.map(on))
+	}
+	const points = within.flatMap(({ nodes }) =>
+		nodes.flatMap(({ at, in: into, out }) => [at, into ?? at, out ?? at]),
+	)
+	return points.length > 0 ? boxOf(points) : null
+}
+
+/** The part of a photo round a box. */
+function partFor(
+	{ blob, width, height }: PlacedPhoto,
+	level: ImageBitmap,
+	box: Box | null,
+): { left: number; top: number; part: LiftedFrom } {
+	const whole: Box = { minX: 0, minY: 0, maxX: width, maxY: height }
+	const size = box ? Math.max(box.maxX - box.minX, box.maxY - box.minY) : 0
+	const about = box ? growBox(box, Math.max(LEAST_ROUND_PX, ROUND * size)) : whole
+	const left = Math.min(width - 1, Math.max(0, Math.floor(about.minX)))
+	const top = Math.min(height - 1, Math.max(0, Math.floor(about.minY)))
+	const right = Math.max(left + 1, Math.min(width, Math.ceil(about.maxX)))
+	const bottom = Math.max(top + 1, Math.min(height, Math.ceil(about.maxY)))
+	return {
+		left,
+		top,
+		part: {
+			key: [blob, left, top, right, bottom].join(' '),
+			pixels: () => createImageBitmap(level, left, top, right - left, bottom - top),
+		},
+	}
+}
+
+function hintOf(asked: Asked & { way: 'object' }, near: (p: Point) => Point, scale: number) {
+	const corners = 'box' in asked.round ? boxCorners(asked.round.box).map(near) : null
+	const strokes = (side: 'inside' | 'outside') =>
+		asked.dabs
+			.filter((dab) => dab.side === side)
+			.map(({ points, radius }) => ({
+				points: Float64Array.from(points.flatMap(near)),
+				radius: radius * scale,
+			}))
+	const round =
+		corners && upright(corners)
+			? { box: boxOf(corners) }
+			: { lasso: corners ?? ('lasso' in asked.round ? asked.round.lasso.map(near) : []) }
+	return { ...round, inside: strokes('inside'), outside: strokes('outside') }
+}
+
+/** Whether a photo's sides are the sheet's, so that a box on one is a box on the other. */
+function upright([a, b]: readonly Point[]): boolean {
+	return (
+		a !== undefined &&
+		b !== undefined &&
+		(Math.abs(a[0] - b[0]) < 1e-6 || Math.abs(a[1] - b[1]) < 1e-6)
+	)
+}
+
+const mapped = (way: Float64Array, place: (p: Point) => Point): Float64Array =>
+	Float64Array.from(
+		Array.from({ length: way.length >> 1 }, (_, n) =>
+			place([way[2 * n] ?? 0, way[2 * n + 1] ?? 0]),
+		).flat(),
+	)
+
+/** The outlines that no other goes round. */
+function withoutOpenings(contours: readonly Contour[]): Contour[] {
+	const areas = contours.map(({ nodes }) => signedArea(nodes.map(({ at }) => at)))
+	const largest = areas.reduce((most, area) => (Math.abs(area) > Math.abs(most) ? area : most), 0)
+	return contours.filter((_, k) => Math.sign(areas[k] ?? 0) === Math.sign(largest))
+}

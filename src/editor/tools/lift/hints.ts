@@ -1,0 +1,35 @@
+import { heldKey } from '@/editor/bench/holds'
+import type { LiftState } from './liftSlice'
+
+/** What is pressed at the moment. */
+export type Doing = 'box' | 'lasso' | 'dab' | 'spread'
+
+/** Where the pointer is: within what was drawn round the object, or outside of it. */
+export type Where = 'within' | 'beyond'
+
+/** What the next stroke would do. */
+export function liftHint(
+	{ wish, asked, ghost, busy, problem }: LiftState,
+	where: Where,
+	less: boolean,
+): string {
+	if (problem) return problem
+	if (busy && !ghost) return 'Lifting. Esc: call it off.'
+	if (wish.way === 'colour')
+		return asked
+			? 'Click: another colour instead. Shift: this area too. Drag: widen the spread. Enter: keep it.'
+			: 'Click an area of one colour: its outline. Drag: widen the spread.'
+	if (!asked) return `Drag a box round the object. ${heldKey('lasso')}: a loose lasso round it.`
+	if (where === 'beyond') return 'Drag: keep this one, and a box round the next. Enter: keep it.'
+	if (less) return 'Dab or draw: this does not belong to the object.'
+	return `Dab where something is missing. ${heldKey('outside')}: where there is too much. Enter: keep it.`
+}
+
+export function pressedLiftHint(doing: Doing): string {
+	return {
+		box: 'Release: the object in this box is outlined. Esc: leave it.',
+		lasso: 'Release: the object in this loop is outlined. Esc: leave it.',
+		dab: 'Release: the outline is sought anew.',
+		spread: 'Drag right: more of what is alike. Left: less.',
+	}[doing]
+}

@@ -1,0 +1,255 @@
+import HighlightAltRounded from '@mui/icons-material/HighlightAltRounded'
+import {
+	addPieces,
+	type Box,
+	boxOf,
+	distance,
+	growBox,
+	newPiece,
+	type Piece,
+	type Point,
+	ringWinding,
+} from '@/core'
+import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
+import { pieceUnder } from '@/editor/bench/hitTest'
+import { heldKey } from '@/editor/bench/holds'
+import { nextName } from '@/editor/bench/nextName'
+import {
+	type Bench,
+	DRAG_PX,
+	NO_OVERLAY,
+	type Overlay,
+	type PointerInput,
+	type Tool,
+} from '@/editor/bench/tool'
+import { selectContour } from '@/store/selection'
+import { answerLifts } from './answerLift'
+import { type Doing, liftHint, pressedLiftHint } from './hints'
+import { type Asked, type Dab, type LiftState, liftSlice } from './liftSlice'
+
+/** A stroke's points are so far apart at least, as a share of the brush. */
+const STROKE_STEP = 0.3
+/** Spread grows by so much for a px that is dragged on screen. */
+const SPREAD_PER_PX = 0.04
+const LEAST_SPREAD = 0.5
+const MOST_SPREAD = 20
+
+/** What the tool needs of what goes on beside it. */
+export interface LiftNeeds {
+	state(): LiftState
+	set(change: Partial<LiftState>): void
+	/** Calls off what is being lifted. */
+	callOff(): void
+	nameNext(): string
+}
+
+/** Finds one object's outline from a box or a loose lasso round it, and mends it by dabs; or an area by its colour. */
+export function createLift(bench: Bench, needs: LiftNeeds): Tool {
+	interface Press {
+		readonly doing: Doing
+		readonly from: PointerInput
+		readonly points: Point[]
+		readonly before: Asked | null
+	}
+	let press: Press | null = null
+	let pointer: PointerInput | null = null
+	let takes = 0
+
+	const forget = () => {
+		needs.callOff()
+		needs.set({ asked: null, ghost: null, busy: false, problem: null })
+	}
+
+	/** What is lifted becomes a piece, in one step. */
+	const accept = (): boolean => {
+		const { ghost, asked } = needs.state()
+		if (!ghost || ghost.contours.length === 0) return false
+		const bare = newPiece(needs.nameNext(), ghost.contours)
+		const piece: Piece = ghost.colour
+			? { ...bare, fill: { kind: 'solid', colour: ghost.colour } }
+			: bare
+		const first = ghost.contours[0]
+		bench.apply(
+			asked?.way === 'colour' ? 'Lift by colour' : 'Lift an object',
+			(sheet) => addPieces(sheet, [piece]),
+			`lift-${++takes}`,
+		)
+		bench.seal()
+		if (first) bench.select(selectContour(bench.sheet(), first.id))
+		forget()
+		return true
+	}
+
+	const isWithin = ({ at }: PointerInput): boolean => {
+		const { asked } = needs.state()
+		if (asked?.way !== 'object') return false
+		if ('lasso' in asked.round) return ringWinding(asked.round.lasso, at) !== 0
+		return holds(asked.round.box, at)
+	}
+
+	const begin = (input: PointerInput): Doing => {
+		const { wish, asked } = needs.state()
+		if (wish.way === 'colour') return 'spread'
+		if (asked?.way === 'object' && isWithin(input)) return 'dab'
+		return input.hold === 'lasso' ? 'lasso' : 'box'
+	}
+
+	const area = (at: Point, spread: number, shift: boolean): Asked => {
+		const { asked } = needs.state()
+		const others = shift && asked?.way === 'colour' ? asked.areas : []
+		const within =
+			shift && asked?.way === 'colour' ? asked.within : (pieceUnder(bench.sheet(), at)?.id ?? null)
+		return { way: 'colour', areas: [...others, { at, spread }], within }
+	}
+
+	const dabOf = ({ from, points }: Press): Dab => ({
+		side: from.hold === 'outside' ? 'outside' : 'inside',
+		points,
+		radius: needs.state().wish.brush * from.pixel,
+	})
+
+	const drawn = (now: Press): Asked | null => {
+		const { asked } = needs.state()
+		if (now.doing === 'dab' && asked?.way === 'object')
+			return { ...asked, dabs: [...asked.dabs, dabOf(now)] }
+		if (now.doing === 'lasso' && now.points.length > 2)
+			return { way: 'object', round: { lasso: now.points }, dabs: [] }
+		if (now.doing === 'box' && now.points.length > 1)
+			return { way: 'object', round: { box: boxOf(now.points) }, dabs: [] }
+		return null
+	}
+
+	return {
+		down: (input) => {
+			const doing = begin(input)
+			const { asked, wish } = needs.state()
+			if (doing === 'box' || doing === 'lasso') {
+				if (!accept()) forget()
+			}
+			press = { doing, from: input, points: [input.at], before: asked }
+			if (doing === 'spread')
+				needs.set({ asked: area(input.at, wish.spread, input.shift), problem: null })
+		},
+		move: (input) => {
+			pointer = input
+			if (!press) return
+			const { doing, from, points } = press
+			const last = points.at(-1) as Point
+			const far = distance(from.at, input.at) / input.pixel
+			if (doing === 'box') {
+				if (points.length > 1 || far > DRAG_PX) points[1] = input.at
+			} else if (doing === 'spread') widen(from, input, far)
+			else {
+				const step = doing === 'dab' ? STROKE_STEP * needs.state().wish.brush : DRAG_PX
+				if (distance(last, input.at) >= step * input.pixel) points.push(input.at)
+			}
+		},
+		up: (input) => {
+			pointer = input
+			const now = press
+			press = null
+			if (!now || now.doing === 'spread') return
+			const asked = drawn(now)
+			if (asked) needs.set({ asked, problem: null })
+		},
+		leave: () => {
+			if (!press) pointer = null
+		},
+		cancel: () => {
+			press = null
+		},
+		doubleClick: () => {},
+		key: ({ key, mod }) => {
+			if (mod) return false
+			const { asked, ghost, busy } = needs.state()
+			if (key === 'enter') return accept()
+			if (key === 'escape') {
+				if (press) press = null
+				else if (asked || ghost || busy) forget()
+				else return false
+				return true
+			}
+			if (key !== 'backspace' || !asked) return false
+			if (asked.way === 'object' && asked.dabs.length > 0)
+				needs.set({ asked: { ...asked, dabs: asked.dabs.slice(0, -1) } })
+			else if (asked.way === 'colour' && asked.areas.length > 1)
+				needs.set({ asked: { ...asked, areas: asked.areas.slice(0, -1) } })
+			else forget()
+			return true
+		},
+		rest: () => {
+			press = null
+			pointer = null
+			if (!accept()) forget()
+		},
+		hint: () => {
+			if (press) return pressedLiftHint(press.doing)
+			const where = pointer && !isWithin(pointer) ? 'beyond' : 'within'
+			return liftHint(needs.state(), where, pointer?.hold === 'outside')
+		},
+		overlay: (): Overlay => {
+			if (press?.doing === 'box' && press.points.length > 1)
+				return { ...NO_OVERLAY, box: boxOf(press.points) }
+			if (press?.doing === 'lasso') return { ...NO_OVERLAY, lasso: [...press.points] }
+			const dabs = press?.doing === 'dab' ? [dabOf({ ...press, points: [...press.points] })] : []
+			const { asked, wish } = needs.state()
+			const brush =
+				pointer && asked?.way === 'object' && isWithin(pointer)
+					? { at: pointer.at, radius: wish.brush * pointer.pixel }
+					: null
+			return dabs.length > 0 || brush ? { ...NO_OVERLAY, brush: { dabs, at: brush } } : NO_OVERLAY
+		},
+		cursor: () => (pointer && isWithin(pointer) ? 'none' : 'crosshair'),
+	}
+
+	/** A drag widens or narrows what counts as alike. */
+	function widen(from: PointerInput, input: PointerInput, far: number): void {
+		const { wish, asked } = needs.state()
+		if (asked?.way !== 'colour' || far < DRAG_PX) return
+		const by = ((input.at[0] - from.at[0]) / input.pixel) * SPREAD_PER_PX
+		const spread = Math.max(LEAST_SPREAD, Math.min(MOST_SPREAD, wish.spread + by))
+		const areas = [...asked.areas.slice(0, -1), { at: from.at, spread }]
+		needs.set({ asked: { ...asked, areas } })
+	}
+}
+
+/** A dab may lie a little beyond the box's line. */
+const LINE_PX = 0.5
+
+function holds(box: Box, [x, y]: Point): boolean {
+	const { minX, minY, maxX, maxY } = growBox(box, -LINE_PX)
+	return x >= minX && x <= maxX && y >= minY && y <= maxY
+}
+
+const SHORTCUTS: readonly Shortcut[] = [
+	{ keys: 'Drag a box', does: 'Outline the object in it' },
+	{ keys: `${heldKey('lasso')}, drag`, does: 'Outline the object in a loose lasso' },
+	{ keys: 'Dab inside the box', does: 'This belongs to the object too' },
+	{ keys: heldKey('outside'), does: 'Dab: this does not belong to it' },
+	{ keys: 'Enter', does: 'Keep what is lifted as a piece', taps: ['enter'] },
+	{ keys: 'Backspace', does: 'Take the last dab back', taps: ['backspace'] },
+	{ keys: 'Esc', does: 'Lift nothing', taps: ['escape'] },
+	{ keys: 'By colour: click', does: 'An area of one colour; Shift: one more; drag: more alike' },
+]
+
+export const liftTool: ToolDef = {
+	id: 'lift',
+	name: 'Lift',
+	key: 'l',
+	icon: HighlightAltRounded,
+	about: 'outlines',
+	draws: true,
+	holds: ['lasso', 'outside'],
+	shortcuts: SHORTCUTS,
+	create: (context) => {
+		const lift = context.slices.of(liftSlice)
+		const callOff = answerLifts(context)
+		lift.subscribe(context.refresh)
+		return createLift(context.bench, {
+			state: lift.getState,
+			set: (change) => lift.setState(change),
+			callOff,
+			nameNext: () => nextName(context.open.sheet()),
+		})
+	},
+}

@@ -1,0 +1,43 @@
+import { type Remote, transfer } from 'comlink'
+import type { ByColourOptions, LiftHint, LiftOptions } from '@/core/pictures'
+import { endpoint, type Watch } from './endpoint'
+import type { ColourArea, LiftAnswer, LiftWorker } from './lift.worker'
+import { newestOnly } from './newestOnly'
+
+export type { ColourArea, LiftAnswer } from './lift.worker'
+
+const worker = endpoint<LiftWorker>(
+	'Lifting',
+	() => new Worker(new URL('./lift.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** A part of a photo: what tells it from others, and its pixels where they are needed. */
+export interface LiftedFrom {
+	readonly key: string
+	pixels(): Promise<ImageBitmap>
+}
+
+const from = (
+	part: LiftedFrom,
+	work: (remote: Remote<LiftWorker>) => Promise<LiftAnswer>,
+	watch: Watch,
+): Promise<LiftAnswer> =>
+	worker.run(async (remote) => {
+		if (!(await remote.holds(part.key))) {
+			const pixels = await part.pixels()
+			await remote.take(part.key, transfer(pixels, [pixels]))
+		}
+		return work(remote)
+	}, watch)
+
+/** One object's outlines, px of the part; `null` for a request that a newer one overtook. */
+export const liftOutlines = newestOnly(
+	(part: LiftedFrom, hint: LiftHint, o: LiftOptions, watch: Watch = {}) =>
+		from(part, (remote) => remote.lift(hint, o), watch),
+)
+
+/** Areas of like colours, as one; `null` for a request that a newer one overtook. */
+export const liftColours = newestOnly(
+	(part: LiftedFrom, areas: readonly ColourArea[], o: ByColourOptions, watch: Watch = {}) =>
+		from(part, (remote) => remote.byColour(areas, o), watch),
+)
