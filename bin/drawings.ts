@@ -5,8 +5,14 @@ import { UsageError } from './usage'
 
 /** A drawing from a file or standard input. @throws where it cannot be read, or holds no shapes */
 export async function readDrawing(path: string): Promise<SvgDrawing> {
-	const name = path === '-' ? 'Standard input' : path
-	const bytes = await readBytes(path)
+	return drawingFrom(await readBytes(path), path === '-' ? 'Standard input' : path)
+}
+
+/** A drawing from a file's bytes. @param name of the file, for messages */
+export async function drawingFrom(
+	bytes: Uint8Array<ArrayBuffer>,
+	name: string,
+): Promise<SvgDrawing> {
 	const drawing = await readable(name, async () => readSvg(await decodeSvg(bytes)))
 	if (drawing.pieces.length === 0)
 		throw new Error(`${name} holds no paths or shapes.${leftOut(drawing)}`)

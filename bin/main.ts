@@ -7,7 +7,9 @@ type Command = (args: string[]) => Promise<void>
 const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
 	combine: () => import('./combine').then((m) => m.combineCommand),
 	convert: () => import('./convert').then((m) => m.convertCommand),
+	measure: () => import('./measure').then((m) => m.measureCommand),
 	thin: () => import('./thin').then((m) => m.thinCommand),
+	trace: () => import('./trace').then((m) => m.traceCommand),
 }
 
 const HELP = `skiagram convert IN.svg… [-o OUT.svg|FOLDER/] [--precision DECIMALS] [--json]
@@ -19,6 +21,13 @@ skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]
 skiagram combine OP SUBJECT.svg CLIP.svg [-o OUT.svg] [--json]
     OP is cut-out (the clip is taken from the subject), merge, overlap (what both
     have) or exclude (what only one of them has).
+
+skiagram trace PHOTO --box X,Y,W,H [--tolerance PX] [--allowance PX] [-o OUT.svg] [--json]
+    Outlines the one object in a box of a photo (PNG, JPEG, WebP), its openings too;
+    the outline leaves its edge by no more than PX (0.8) and lies PX (0) inside it.
+
+skiagram measure OUTLINE.svg (PHOTO|OTHER.svg) [--json]
+    Says how far outlines lie from a photo's edges, or from another drawing's outlines.
 
     Files may be - for standard input and output. With --json a summary
     is written to standard output.
