@@ -2,12 +2,15 @@ import { expect, test } from 'vitest'
 import type { Hit } from '@/editor/bench/hitTest'
 import { forFingers, HOLDS, type PressHold } from '@/editor/bench/holds'
 import { pressedHint, runHint } from './edgePen/hints'
+import { liftHint, pressedLiftHint } from './lift/hints'
+import { liftSlice } from './lift/liftSlice'
 import { heldHint, hoverHint } from './nodes/hints'
 import { aimHint, pressHint } from './pen/hints'
 
 /** What stands in the line under a canvas of 748 px without being cut off, signs. */
 const LINE = 118
 
+const LIFTED = { way: 'object', round: { lasso: [] }, dabs: [] } as const
 const WHERE = 'Outline 12 of 14, node 13 of 27, symmetric. '
 const hit = (kind: string) => ({ kind }) as Hit
 const holds = [null, ...HOLDS.map(({ hold }) => hold as PressHold)]
@@ -18,6 +21,19 @@ test.each([
 		(['known', 'coming', 'failed', 'hidden', 'no photo'] as const).flatMap((there) =>
 			[true, false].flatMap((running) =>
 				[true, false].map((closed) => runHint({ over, running, closed }, there)),
+			),
+		),
+	),
+	...(['box', 'lasso', 'dab', 'spread'] as const).map(pressedLiftHint),
+	...(['object', 'colour'] as const).flatMap((way) =>
+		[null, LIFTED].flatMap((asked) =>
+			(['within', 'beyond'] as const).flatMap((where) =>
+				[true, false].flatMap((less) =>
+					[true, false].map((busy) => {
+						const wish = { ...liftSlice.start.wish, way }
+						return liftHint({ ...liftSlice.start, wish, asked, busy }, where, less)
+					}),
+				),
 			),
 		),
 	),

@@ -127,7 +127,7 @@ function within(ring: readonly Point[], y: number): [number, number][] {
 }
 
 /** Hands paint past edges: a brush is sure of what lies within this share of its radius. */
-const SURE_SHARE = 0.6
+const SURE_SHARE = 0.4
 
 export interface SeedGrid {
 	readonly left: number

@@ -13,7 +13,7 @@ import { coloursOf } from './colours'
 import { NothingToLift, OUT, seedsOf } from './hint'
 import { outlineOf } from './outlines'
 import { halved, partOf } from './pyramid'
-import { largeRings, ringsOf, withoutSpecks } from './rings'
+import { largeRings, ringsOf } from './rings'
 
 export interface ByColourOptions {
 	/** The area lies within these outlines. */
@@ -40,6 +40,7 @@ const SMALLEST_PX2 = 40
 const RIM_PX = 3
 const LOOSE = 3
 const FINISH_PX = 3
+const FINISH_ROUNDS = 3
 const EDGES_PX = 12
 
 /**
@@ -69,15 +70,14 @@ export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}):
 	if (held) for (let k = 0; k < alike.length; k++) if (!byteAt(held, k)) alike[k] = 0
 	const smooth = majority(alike, width, height)
 	const area = near ? connected(smooth, width, place) : smooth
-	const tidy = withoutSpecks(area, width, SMALLEST_PX2 / scale ** 2, () => false)
-	if (held) reachRim(tidy, held, width, height)
-	const rings = largeRings(ringsOf(tidy, width, height), SMALLEST_PX2 / scale ** 2, () => false)
+	if (held) reachRim(area, held, width, height)
+	const rings = largeRings(ringsOf(area, width, height), SMALLEST_PX2 / scale ** 2, () => false)
 	if (rings.length === 0)
 		throw new NothingToLift('Hardly anything here is of this colour: drag to widen the spread.')
 	const field = emptyField(width, height)
 	makeTilesNear(field, part, rings.flat(), EDGES_PX)
 	const rough = rings.map((ring) => outlineOf(ring, field, (LOOSE * tolerance) / scale))
-	const { contours } = fitToEdges(rough, field, { reach: FINISH_PX })
+	const { contours } = fitToEdges(rough, field, { reach: FINISH_PX, rounds: FINISH_ROUNDS })
 	const made = contours.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
 	return within.length > 0 ? combine('overlap', made, within, { clipRule: 'evenodd' }) : made
 }

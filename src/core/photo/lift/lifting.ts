@@ -59,7 +59,7 @@ const WHOLE_PX = 50_000
 /** … and from then on only so near to where its boundary was, px. */
 const BAND_PX = 3
 /** Nothing is done at more than so many pixels: what is larger is made smaller first. */
-const MOST_PX = 4e6
+const MOST_PX = 2e6
 /** Edges are looked for so far from a boundary, px. */
 const EDGES_PX = 16
 
@@ -219,7 +219,7 @@ function insideOf(place: Place, hint: LiftHint, smallest: number): Uint8Array {
 		const dabbed = seeds.map((seed, k) =>
 			seed === IN || (seed === OUT && bare[k] !== OUT) ? 1 : 0,
 		)
-		const said = reached(small.boundaries, dabbed, (k) => seeds[k] === IN)
+		const said = reached(small.boundaries, dabbed, (k) => seeds[k] === IN, inside)
 		const start = inside ?? seeds.map((seed) => (seed === IN ? 1 : 0))
 		const sought = refound(small.ground, small.boundaries, seeds, start, said)
 		const speck = smallest / (scale * 2 ** smallLevel) ** 2

@@ -21,7 +21,7 @@ const ROUNDS = 6
 const REFOUND_ROUNDS = 2
 const TOLD_ROUNDS = 4
 /** What is said so clearly, as a log likelihood, is believed before anything is made of it. */
-const TELLING = 2
+const TELLING = 3
 const SETTLED = 2e-3
 /** An object is at least so large a share of its box. */
 const LEAST_SHARE = 0.01

@@ -159,8 +159,8 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			press = null
 		},
 		doubleClick: () => {},
-		key: ({ key, mod }) => {
-			if (mod) return false
+		key: ({ key, mod, shift }) => {
+			if (mod || (shift && key === 'enter')) return false
 			const { asked, ghost, busy } = needs.state()
 			if (key === 'enter') return accept()
 			if (key === 'escape') {
@@ -221,12 +221,12 @@ function holds(box: Box, [x, y]: Point): boolean {
 	return x >= minX && x <= maxX && y >= minY && y <= maxY
 }
 
-const SHORTCUTS: readonly Shortcut[] = [
+const SHORTCUTS: readonly (Shortcut & { readonly shift?: false })[] = [
 	{ keys: 'Drag a box', does: 'Outline the object in it' },
 	{ keys: `${heldKey('lasso')}, drag`, does: 'Outline the object in a loose lasso' },
 	{ keys: 'Dab inside the box', does: 'This belongs to the object too' },
 	{ keys: heldKey('outside'), does: 'Dab: this does not belong to it' },
-	{ keys: 'Enter', does: 'Keep what is lifted as a piece', taps: ['enter'] },
+	{ keys: 'Enter', does: 'Keep what is lifted as a piece', taps: ['enter'], shift: false },
 	{ keys: 'Backspace', does: 'Take the last dab back', taps: ['backspace'] },
 	{ keys: 'Esc', does: 'Lift nothing', taps: ['escape'] },
 	{ keys: 'By colour: click', does: 'An area of one colour; Shift: one more; drag: more alike' },

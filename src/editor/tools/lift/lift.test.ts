@@ -1,0 +1,189 @@
+import { describe, expect, test } from 'vitest'
+import { type Contour, newId, type Point, parsePathData } from '@/core'
+import type { PressHold } from '@/editor/bench/holds'
+import { createSlices } from '@/editor/bench/slices'
+import { at, handyBench, press } from '../testing/handyBench'
+import { createLift } from './lift'
+import { type Asked, FIRST_LIFT, type LiftGhost, liftSlice } from './liftSlice'
+
+const GHOST_PATH = 'M120 120H280V260H120ZM160 160V220H220V160Z'
+
+function begin(wish = FIRST_LIFT) {
+	const bench = handyBench('M100 100H300V300H100Z')
+	const lift = createSlices().of(liftSlice)
+	lift.setState({ wish })
+	let calledOff = 0
+	const tool = createLift(bench, {
+		state: lift.getState,
+		set: (change) => lift.setState(change),
+		callOff: () => {
+			calledOff++
+		},
+		nameNext: () => 'Lifted',
+	})
+	const drag = (points: readonly Point[], o: { hold?: PressHold; shift?: boolean } = {}) => {
+		const input = (p: Point) => ({ ...at(p), hold: o.hold ?? null, shift: o.shift ?? false })
+		tool.down(input(points[0] as Point))
+		for (const p of points) tool.move(input(p))
+		tool.up(input(points.at(-1) as Point))
+	}
+	const contours = (): Contour[] =>
+		parsePathData(GHOST_PATH).map((contour) => ({ ...contour, id: newId() }))
+	/** What the worker would answer. */
+	const answer = (ghost: Partial<LiftGhost> = {}) =>
+		lift.setState({ ghost: { contours: contours(), unsure: [], ...ghost }, busy: false })
+	const asked = () => lift.getState().asked as Asked & { way: 'object' }
+	return { bench, lift, tool, drag, answer, asked, calledOff: () => calledOff }
+}
+
+const BOX: readonly Point[] = [
+	[100, 110],
+	[200, 200],
+	[300, 290],
+]
+
+describe('lifting an object', () => {
+	test('a drag asks for what is in its box, and a lasso for what is in its loop', () => {
+		const { drag, asked } = begin()
+		drag(BOX)
+		expect(asked().round).toEqual({ box: { minX: 100, minY: 110, maxX: 300, maxY: 290 } })
+		drag(
+			[
+				[400, 400],
+				[500, 410],
+				[480, 520],
+				[405, 500],
+			],
+			{ hold: 'lasso' },
+		)
+		expect(asked().round).toMatchObject({ lasso: expect.any(Array) })
+	})
+
+	test('a slip asks for nothing', () => {
+		const { drag, asked } = begin()
+		drag([
+			[100, 100],
+			[101, 101],
+		])
+		expect(asked()).toBeNull()
+	})
+
+	test('dabs in the box add, with the key held they take away; Backspace takes the last back', () => {
+		const { tool, drag, asked } = begin()
+		drag(BOX)
+		drag([
+			[150, 150],
+			[190, 150],
+		])
+		drag([[250, 250]], { hold: 'outside' })
+		expect(asked().dabs.map(({ side }) => side)).toEqual(['inside', 'outside'])
+		expect(asked().dabs[0]?.points).toHaveLength(2)
+		press(tool, 'backspace')
+		expect(asked().dabs).toHaveLength(1)
+		press(tool, 'backspace')
+		press(tool, 'backspace')
+		expect(asked()).toBeNull()
+	})
+
+	test('Enter keeps it as one piece in one step, chosen; undone, nothing of it is left', () => {
+		const { bench, tool, drag, answer, asked } = begin()
+		drag(BOX)
+		answer()
+		expect(press(tool, 'enter')).toBe(true)
+		const piece = bench.sheet().pieces.at(-1)
+		expect(piece).toMatchObject({ name: 'Lifted', contours: { length: 2 } })
+		expect(bench.selection().piece).toBe(piece?.id)
+		expect(bench.labels()).toEqual(['Lift an object'])
+		expect(asked()).toBeNull()
+		bench.open.undo()
+		expect(bench.sheet().pieces).toHaveLength(1)
+	})
+
+	test('Esc leaves nothing and calls the work off; before an answer Enter means nothing', () => {
+		const { bench, tool, drag, lift, calledOff } = begin()
+		drag(BOX)
+		lift.setState({ busy: true })
+		expect(press(tool, 'enter')).toBe(false)
+		const before = calledOff()
+		expect(press(tool, 'escape')).toBe(true)
+		expect(lift.getState()).toMatchObject({ asked: null, ghost: null, busy: false })
+		expect(calledOff()).toBe(before + 1)
+		expect(bench.labels()).toEqual([])
+		expect(press(tool, 'escape')).toBe(false)
+	})
+
+	test('a box beyond the one there is keeps that and begins the next; so does putting the tool down', () => {
+		const { bench, tool, drag, answer, asked } = begin()
+		drag(BOX)
+		answer()
+		drag([
+			[400, 400],
+			[600, 600],
+		])
+		expect(bench.sheet().pieces).toHaveLength(2)
+		expect(asked().round).toEqual({ box: { minX: 400, minY: 400, maxX: 600, maxY: 600 } })
+		answer()
+		tool.rest()
+		expect(bench.sheet().pieces).toHaveLength(3)
+		expect(asked()).toBeNull()
+	})
+
+	test('the hint says what the next stroke does, and why nothing came', () => {
+		const { tool, drag, answer, lift } = begin()
+		expect(tool.hint()).toContain('box round the object')
+		drag(BOX)
+		answer()
+		tool.move(at([200, 200]))
+		expect(tool.hint()).toContain('missing')
+		expect(tool.overlay().brush?.at?.radius).toBe(FIRST_LIFT.brush)
+		tool.move({ ...at([200, 200]), hold: 'outside' })
+		expect(tool.hint()).toContain('does not belong')
+		tool.move(at([20, 20]))
+		expect(tool.hint()).toContain('next')
+		lift.setState({ problem: 'Why not.' })
+		expect(tool.hint()).toBe('Why not.')
+	})
+})
+
+describe('lifting by colour', () => {
+	const wish = { ...FIRST_LIFT, way: 'colour' } as const
+
+	test('a click asks for an area within the piece under it; Shift for one more; another click anew', () => {
+		const { bench, drag, lift } = begin(wish)
+		const areas = () => (lift.getState().asked as Asked & { way: 'colour' }).areas
+		drag([[150, 150]])
+		expect(lift.getState().asked).toMatchObject({
+			way: 'colour',
+			within: bench.sheet().pieces[0]?.id,
+		})
+		drag([[200, 200]], { shift: true })
+		expect(areas()).toHaveLength(2)
+		drag([[700, 700]])
+		expect(lift.getState().asked).toMatchObject({ within: null })
+		expect(areas()).toHaveLength(1)
+	})
+
+	test('a drag to the right widens the spread, to the left narrows it', () => {
+		const { drag, lift } = begin(wish)
+		const spread = () =>
+			(lift.getState().asked as Asked & { way: 'colour' }).areas[0]?.spread ?? Number.NaN
+		drag([
+			[150, 150],
+			[200, 150],
+		])
+		expect(spread()).toBeGreaterThan(wish.spread)
+		drag([
+			[150, 150],
+			[110, 150],
+		])
+		expect(spread()).toBeLessThan(wish.spread)
+	})
+
+	test('what is kept has the colour', () => {
+		const { bench, tool, drag, answer } = begin(wish)
+		drag([[150, 150]])
+		answer({ colour: '#336699' })
+		press(tool, 'enter')
+		expect(bench.sheet().pieces.at(-1)?.fill).toEqual({ kind: 'solid', colour: '#336699' })
+	})
+})
