@@ -27,6 +27,24 @@ const PINS: readonly Point[] = [
 ]
 const POINTER: Point = [735, 668]
 
+/** The teapot's shadow and the reel behind it, and its foot in the light, as someone would dab at them. */
+const TOO_MUCH: readonly [Point, Point][] = [
+	[
+		[740, 560],
+		[850, 540],
+	],
+	[
+		[860, 440],
+		[875, 500],
+	],
+]
+const MISSING: readonly [Point, Point][] = [
+	[
+		[345, 575],
+		[420, 590],
+	],
+]
+
 process.env.SKIAGRAM_DEMO = '1'
 await withPage(async (page, base) => {
 	const shoot = async (name: string) => {
@@ -154,6 +172,35 @@ await withPage(async (page, base) => {
 	for (const at of PINS) await drag(page, heron(at), heron(at))
 	await page.mouse.move(...heron(POINTER), { steps: 4 })
 	await shoot('edge-pen')
+
+	await page.goto(base)
+	await page.getByRole('button', { name: 'Begin a sheet with Teapot' }).click()
+	await page.getByRole('region', { name: 'Photo pass' }).waitFor()
+	await page.waitForTimeout(2000)
+	await canvas.focus()
+	await page.keyboard.press('0')
+	const pot = await placesOn(page, { minX: 0, minY: 0, maxX: 920, maxY: 690 })
+	await page.keyboard.press('2')
+	await page.keyboard.press('l')
+	await drag(page, pot([30, 50]), pot([890, 640]))
+	const lifted = page.getByText(/\d+ nodes, \d+ outlines/)
+	await lifted.waitFor()
+	await page.keyboard.down('t')
+	for (const [from, to] of TOO_MUCH) await drag(page, pot(from), pot(to))
+	await page.keyboard.up('t')
+	for (const [from, to] of MISSING) await drag(page, pot(from), pot(to))
+	await page.getByRole('progressbar', { name: 'Lifting' }).waitFor({ state: 'detached' })
+	await page.mouse.move(...pot([560, 480]))
+	await shoot('lift')
+	await page.keyboard.press('Enter')
+	await page.getByRole('switch', { name: 'By colour' }).click()
+	await drag(page, pot([455, 290]), pot([455, 290]))
+	await page
+		.getByText(/\d+ nodes/)
+		.first()
+		.waitFor()
+	await page.getByRole('progressbar', { name: 'Lifting' }).waitFor({ state: 'detached' })
+	await shoot('by-colour')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

@@ -38,7 +38,7 @@ const MOST_PX = 1.5e6
 const SMALLEST_PX2 = 40
 /** So near to the outlines it is held within, an area reaches them, px. */
 const RIM_PX = 3
-const LOOSE = 3
+const LOOSE = 5
 const FINISH_PX = 3
 const FINISH_ROUNDS = 3
 const EDGES_PX = 12
@@ -68,8 +68,7 @@ export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}):
 		throw new NothingToLift('Click inside the piece that the area is to lie in.')
 	const alike = likeAt(part, x, y, spread * NOTICEABLE)
 	if (held) for (let k = 0; k < alike.length; k++) if (!byteAt(held, k)) alike[k] = 0
-	const smooth = majority(alike, width, height)
-	const area = near ? connected(smooth, width, place) : smooth
+	const area = near ? connected(alike, width, place) : alike
 	if (held) reachRim(area, held, width, height)
 	const rings = largeRings(ringsOf(area, width, height), SMALLEST_PX2 / scale ** 2, () => false)
 	if (rings.length === 0)
@@ -117,23 +116,61 @@ function heldIn(
 	return held
 }
 
-/** 1 for each pixel whose colour is no further from that at a place. */
+/** 1 for each pixel that, with those round it, is no further from the colour at a place. */
 function likeAt(part: Pixels, x: number, y: number, most: number): Uint8Array {
 	const { width, height } = part
 	const colours = coloursOf(part)
 	const round = placesRound(part, x, y)
 	const middle = [0, 1, 2].map((c) => medianOf(round.map((k) => floatAt(colours, 3 * k + c))))
 	const [a = 0, b = 0, c = 0] = middle
-	const alike = new Uint8Array(width * height)
-	for (let k = 0; k < alike.length; k++) {
+	let nearness: Float32Array = new Float32Array(width * height)
+	for (let k = 0; k < nearness.length; k++) {
 		const away = Math.hypot(
 			floatAt(colours, 3 * k) - a,
 			floatAt(colours, 3 * k + 1) - b,
 			floatAt(colours, 3 * k + 2) - c,
 		)
-		alike[k] = away <= most ? 1 : 0
+		// Alike and unlike count the same, so that an edge stays where it is when this is smoothed.
+		nearness[k] = Math.max(-most, most - away)
 	}
-	return alike
+	for (let turn = 0; turn < SMOOTHED; turn++)
+		nearness = alongColumns(alongRows(nearness, width), width)
+	return Uint8Array.from(nearness, (v) => (v > 0 ? 1 : 0))
+}
+
+/** Means over so many pixels this way and that, … */
+const MEAN_PX = 4
+/** … so many times: grain and shading make no ragged edges then. */
+const SMOOTHED = 2
+
+function alongRows(values: Float32Array, width: number): Float32Array {
+	const made = new Float32Array(values.length)
+	for (let row = 0; row < values.length; row += width) runningMean(values, made, row, 1, width)
+	return made
+}
+
+function alongColumns(values: Float32Array, width: number): Float32Array {
+	const made = new Float32Array(values.length)
+	for (let column = 0; column < width; column++)
+		runningMean(values, made, column, width, values.length / width)
+	return made
+}
+
+/** Means along a line of pixels; beyond its ends it is as at them. */
+function runningMean(
+	from: Float32Array,
+	to: Float32Array,
+	start: number,
+	stride: number,
+	count: number,
+): void {
+	const value = (n: number) => floatAt(from, start + stride * Math.max(0, Math.min(count - 1, n)))
+	let sum = 0
+	for (let n = -MEAN_PX; n <= MEAN_PX; n++) sum += value(n)
+	for (let n = 0; n < count; n++) {
+		to[start + stride * n] = sum / (2 * MEAN_PX + 1)
+		sum += value(n + MEAN_PX + 1) - value(n - MEAN_PX)
+	}
 }
 
 /** The pixels about a place. */
@@ -152,24 +189,6 @@ export function colourAt(photo: Pixels, at: Point): string {
 	const round = placesRound(photo, Math.floor(at[0]), Math.floor(at[1]))
 	const levels = [0, 1, 2].map((c) => medianOf(round.map((k) => photo.data[4 * k + c] ?? 0)))
 	return `#${levels.map((level) => level.toString(16).padStart(2, '0')).join('')}`
-}
-
-/** Each pixel as most of those round it are, 5 × 5. */
-function majority(inside: Uint8Array, width: number, height: number): Uint8Array {
-	const rows = new Uint8Array(inside.length)
-	const made = new Uint8Array(inside.length)
-	const summed = (from: Uint8Array, k: number, place: number, last: number, stride: number) => {
-		let sum = 0
-		for (let d = -2; d <= 2; d++) {
-			const kept = Math.max(0, Math.min(last, place + d))
-			sum += byteAt(from, k + (kept - place) * stride)
-		}
-		return sum
-	}
-	for (let k = 0; k < inside.length; k++) rows[k] = summed(inside, k, k % width, width - 1, 1)
-	for (let k = 0; k < inside.length; k++)
-		made[k] = summed(rows, k, Math.floor(k / width), height - 1, width) > 12 ? 1 : 0
-	return made
 }
 
 /** What hangs together with a place by sides. */
