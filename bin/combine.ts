@@ -11,7 +11,7 @@ import {
 } from '../src/core/index'
 import { readDrawing, sheetOf } from './drawings'
 import { say, writeText } from './files'
-import { parsedArgs, UsageError } from './usage'
+import { outputSaid, parsedArgs, UsageError } from './usage'
 
 const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
 /** So many digits that crossings stay where they are to a millionth of a px. */
@@ -93,10 +93,7 @@ function understood(args: string[]): Understood {
 	if (more.length > 0) throw new UsageError(`Two drawings at a time, not also ${more.join(', ')}.`)
 	if (subject === '-' && clip === '-')
 		throw new UsageError('Only one of the drawings can come from standard input.')
-	const json = values.json ?? false
-	const output = values.output ?? (json ? undefined : '-')
-	if (json && output === '-')
-		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	const { output, json } = outputSaid(values)
 	return { op, inputs: [subject, clip], output, json }
 }
 

@@ -2,7 +2,7 @@ import { formatSvg, thinOutlines } from '../src/core/index'
 import { replaceOutlines } from '../src/core/path/replace'
 import { numberWithin, readDrawing, sheetOf } from './drawings'
 import { say, writeText } from './files'
-import { parsedArgs, UsageError } from './usage'
+import { outputSaid, parsedArgs, UsageError } from './usage'
 
 /** `thin IN.svg`: a drawing with fewer nodes. */
 export async function thinCommand(args: string[]): Promise<void> {
@@ -49,10 +49,7 @@ function understood(args: string[]): Understood {
 		otherwise: 0.8,
 		what: 'A tolerance is a number of px',
 	})
-	const json = values.json ?? false
-	const output = values.output ?? (json ? undefined : '-')
-	if (json && output === '-')
-		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	const { output, json } = outputSaid(values)
 	return { input, tolerance, output, json }
 }
 

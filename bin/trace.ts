@@ -3,7 +3,7 @@ import { liftingFrom } from '../src/core/pictures'
 import { numberWithin } from './drawings'
 import { say, writeText } from './files'
 import { readPhoto } from './photos'
-import { parsedArgs, UsageError } from './usage'
+import { outputSaid, parsedArgs, UsageError } from './usage'
 
 /** `trace PHOTO --box x,y,w,h`: the outline of the object in a box of a photo. */
 export async function traceCommand(args: string[]): Promise<void> {
@@ -58,10 +58,7 @@ function understood(args: string[]): Understood {
 		otherwise: 0,
 		what: 'An allowance is a number of px',
 	})
-	const json = values.json ?? false
-	const output = values.output ?? (json ? undefined : '-')
-	if (json && output === '-')
-		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	const { output, json } = outputSaid(values)
 	return { input, box, tolerance, allowance, output, json }
 }
 

@@ -16,3 +16,15 @@ export function parsedArgs<const O extends NonNullable<ParseArgsConfig['options'
 		throw new UsageError(error instanceof Error ? error.message : String(error))
 	}
 }
+
+/** Where a drawing goes: to standard output unless a file is named or only the summary is asked for. */
+export function outputSaid(values: {
+	readonly output?: string | undefined
+	readonly json?: boolean | undefined
+}): { readonly output: string | undefined; readonly json: boolean } {
+	const json = values.json ?? false
+	const output = values.output ?? (json ? undefined : '-')
+	if (json && output === '-')
+		throw new UsageError('The drawing and the summary cannot both go to standard output.')
+	return { output, json }
+}

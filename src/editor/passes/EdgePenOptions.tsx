@@ -4,19 +4,10 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { type EdgePenWish, edgePenSlice, FIRST_EDGE_PEN } from '@/editor/tools/edgePen/edgePenSlice'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
+import { ALLOWANCE, type WishSlider, WishSliders } from './WishSliders'
 
-interface Option {
-	readonly of: 'reach' | 'clear' | 'deviation' | 'allowance'
-	readonly label: string
-	readonly min: number
-	readonly max: number
-	readonly step: number
-	readonly shown: (value: number) => string
-}
-
-const OPTIONS: readonly Option[] = [
+const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'>[] = [
 	{
 		of: 'reach',
 		label: 'Snap reach',
@@ -41,14 +32,7 @@ const OPTIONS: readonly Option[] = [
 		step: 0.25,
 		shown: (v) => `${v} px`,
 	},
-	{
-		of: 'allowance',
-		label: 'Allowance',
-		min: 0,
-		max: 4,
-		step: 0.25,
-		shown: (v) => (v === 0 ? 'on the edge' : `${v} px inside`),
-	},
+	ALLOWANCE,
 ]
 
 /** How the Edge pen keeps to the edge. */
@@ -58,16 +42,7 @@ export function EdgePenOptions() {
 	const set = (change: Partial<EdgePenWish>) => edgePen.setState(change)
 	return (
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
-			{OPTIONS.map(({ of, shown, ...option }) => (
-				<LabelledSlider
-					key={of}
-					{...option}
-					shown={shown(wish[of])}
-					value={wish[of]}
-					normal={FIRST_EDGE_PEN[of]}
-					onChange={(next) => set({ [of]: next })}
-				/>
-			))}
+			<WishSliders sliders={SLIDERS} wish={wish} first={FIRST_EDGE_PEN} onChange={set} />
 			<SwitchRow
 				label="Set pins by itself"
 				checked={wish.settling}

@@ -7,20 +7,13 @@ import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { FIRST_LIFT, type LiftWish, liftSlice } from '@/editor/tools/lift/liftSlice'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { counted } from '../counted'
+import { ALLOWANCE, type WishSlider, WishSliders } from '../WishSliders'
 
-interface Option {
-	readonly of: 'deviation' | 'allowance' | 'smallest' | 'brush' | 'spread'
-	readonly label: string
-	readonly min: number
-	readonly max: number
-	readonly step: number
-	readonly shown: (value: number) => string
-}
+type Slider = WishSlider<'deviation' | 'allowance' | 'smallest' | 'brush' | 'spread'>
 
-const DEVIATION: Option = {
+const DEVIATION: Slider = {
 	of: 'deviation',
 	label: 'Allowed deviation',
 	min: 0.25,
@@ -29,17 +22,10 @@ const DEVIATION: Option = {
 	shown: (v) => `${v} px`,
 }
 
-const OPTIONS: Readonly<Record<LiftWish['way'], readonly Option[]>> = {
+const SLIDERS: Readonly<Record<LiftWish['way'], readonly Slider[]>> = {
 	object: [
 		DEVIATION,
-		{
-			of: 'allowance',
-			label: 'Allowance',
-			min: 0,
-			max: 4,
-			step: 0.25,
-			shown: (v) => (v === 0 ? 'on the edge' : `${v} px inside`),
-		},
+		ALLOWANCE,
 		{
 			of: 'smallest',
 			label: 'Smallest speck',
@@ -88,16 +74,7 @@ export function LiftOptions() {
 					set({ way: on ? 'colour' : 'object' })
 				}}
 			/>
-			{OPTIONS[wish.way].map(({ of, shown, ...option }) => (
-				<LabelledSlider
-					key={of}
-					{...option}
-					shown={shown(wish[of])}
-					value={wish[of]}
-					normal={FIRST_LIFT[of]}
-					onChange={(next) => set({ [of]: next })}
-				/>
-			))}
+			<WishSliders sliders={SLIDERS[wish.way]} wish={wish} first={FIRST_LIFT} onChange={set} />
 			{wish.way === 'object' && (
 				<SwitchRow
 					label="Openings"
