@@ -169,6 +169,7 @@ function Wishes() {
 	const against = slices.of(againstSlice)
 	const reach = useSlice(againstSlice, (state) => state.reach)
 	const beyond = useSlice(againstSlice, (state) => state.walkBeyond)
+	const unsure = useSlice(againstSlice, (state) => state.walkUnsure)
 	const piece = useOpenSheet(({ selection, history }) =>
 		history.present.pieces.find(({ id }) => id === selection.piece),
 	)
@@ -220,6 +221,11 @@ function Wishes() {
 					onChange={(walkBeyond) => against.setState({ walkBeyond })}
 				/>
 			)}
+			<SwitchRow
+				label="Walk only where the edge is unsure"
+				checked={unsure}
+				onChange={(on) => against.setState({ walkUnsure: on })}
+			/>
 		</Box>
 	)
 }

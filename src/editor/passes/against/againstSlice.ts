@@ -32,6 +32,8 @@ export interface AgainstState {
 	readonly reach: number
 	/** A walk goes only to nodes beside which the outline is further off than this, sheet px; `null`: to all. */
 	readonly walkBeyond: number | null
+	/** A walk goes only to nodes beside which the photo has no sure edge, and to those further off. */
+	readonly walkUnsure: boolean
 }
 
 export const FIRST_REACH_PX = 8
@@ -46,5 +48,6 @@ export const againstSlice: Slice<AgainstState> = {
 		coloured: false,
 		reach: FIRST_REACH_PX,
 		walkBeyond: null,
+		walkUnsure: false,
 	},
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, parsePathData } from '@/core'
 import type { EdgeProfile } from '@/core/pictures'
 import { NOTHING } from '@/store/selection'
-import { profileFrom, strayingNodes } from './profile'
+import { profileFrom, strayingNodes, unsureNodes } from './profile'
 import { chosenTargets } from './targets'
 
 const [outline] = parsePathData('M0 0L100 0L100 100Z')
@@ -39,6 +39,14 @@ describe('a profile against the photo', () => {
 		expect(strayingNodes(profile, 5).size).toBe(0)
 		const second = profileFrom([measured([0, 0, 0, 0, 0, 0, 0, 0, 0, 4])], about)
 		expect([...strayingNodes(second, 1)]).toEqual(ids.slice(1))
+	})
+
+	test('names the nodes beside which the photo is silent for a while, a gap in an edge left out', () => {
+		const ids = outline.nodes.map(({ id }) => id)
+		const gap = profileFrom([measured([0, NaN, NaN, 0, 0, 0, 0, 0, 0, 0])], about)
+		expect(unsureNodes(gap).size).toBe(0)
+		const silent = profileFrom([measured([0, NaN, NaN, NaN, NaN, 0, 0, 0, 0, 0])], about)
+		expect([...unsureNodes(silent)]).toEqual(ids.slice(0, 2))
 	})
 
 	test('counts from where the allowance puts the outline', () => {

@@ -75,3 +75,17 @@ function apart(samples: readonly Sample[]): Sample[] {
 export function strayingNodes({ samples }: Profile, beyond: number): ReadonlySet<string> {
 	return new Set(samples.filter(({ off }) => Math.abs(off) > beyond).flatMap(({ nodes }) => nodes))
 }
+
+/** The photo is silent for so many samples on end: a place to look at, and no gap in an edge. */
+const SILENT_SAMPLES = 4
+
+/** The nodes at either end of segments along which the photo has no sure edge for a while. */
+export function unsureNodes({ samples }: Profile): ReadonlySet<string> {
+	const found = new Set<string>()
+	let silent = 0
+	for (const { off, nodes } of samples) {
+		silent = Number.isNaN(off) ? silent + 1 : 0
+		if (silent >= SILENT_SAMPLES) for (const id of nodes) found.add(id)
+	}
+	return found
+}
