@@ -40,8 +40,12 @@ const endpoint = {
 		kept = { key, pixels, lift: liftingFrom(pixels) }
 	},
 
-	lift: (hint: LiftHint, o: LiftOptions): LiftAnswer =>
-		answered((part) => ({ ok: true, ...part.lift(hint, o) })),
+	/** @param early is told the outlines roughly before they are known well */
+	lift: (
+		hint: LiftHint,
+		o: Omit<LiftOptions, 'early'>,
+		early: (contours: readonly Contour[]) => void,
+	): LiftAnswer => answered((part) => ({ ok: true, ...part.lift(hint, { ...o, early }) })),
 
 	byColour: (areas: readonly ColourArea[], o: ByColourOptions): LiftAnswer =>
 		answered(({ pixels }) => {

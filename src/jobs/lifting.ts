@@ -1,4 +1,5 @@
-import { type Remote, transfer } from 'comlink'
+import { proxy, type Remote, transfer } from 'comlink'
+import type { Contour } from '@/core'
 import type { ByColourOptions, LiftHint, LiftOptions } from '@/core/pictures'
 import { endpoint, type Watch } from './endpoint'
 import type { ColourArea, LiftAnswer, LiftWorker } from './lift.worker'
@@ -30,10 +31,18 @@ const from = (
 		return work(remote)
 	}, watch)
 
-/** One object's outlines, px of the part; `null` for a request that a newer one overtook. */
+/**
+ * One object's outlines, px of the part; `null` for a request that a newer one overtook.
+ * @param early is told them roughly before they are known well
+ */
 export const liftOutlines = newestOnly(
-	(part: LiftedFrom, hint: LiftHint, o: LiftOptions, watch: Watch = {}) =>
-		from(part, (remote) => remote.lift(hint, o), watch),
+	(
+		part: LiftedFrom,
+		hint: LiftHint,
+		o: Omit<LiftOptions, 'early'>,
+		early: (contours: readonly Contour[]) => void,
+		watch: Watch = {},
+	) => from(part, (remote) => remote.lift(hint, o, proxy(early)), watch),
 )
 
 /** Areas of like colours, as one; `null` for a request that a newer one overtook. */

@@ -1,4 +1,5 @@
 import { offset } from '../../combine/offset'
+import { fitPolyline } from '../../fit/fitPolyline'
 import type { Box } from '../../geometry/box'
 import { item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
@@ -26,6 +27,8 @@ export interface LiftOptions {
 	readonly allowance?: number
 	/** Parts and openings of less than this are dropped, px²; 60 unless said otherwise. */
 	readonly smallest?: number
+	/** Is told the outlines roughly as soon as they are known so: the small copy's, to within some px. */
+	readonly early?: (contours: Contour[]) => void
 }
 
 export interface Lifted {
@@ -97,7 +100,9 @@ export function liftingFrom(photo: Pixels): Lifting {
 		const place = kept?.key === key ? kept : placeOf(photo, region, hint, key, smallest)
 		kept = place
 		const { left, top, scale } = place
-		const inside = insideOf(place, hint, smallest)
+		const found = inSmallCopy(place, hint, smallest)
+		o.early?.(roughly(place, found))
+		const inside = atFullSize(place, hint, found)
 		const rings = outlinesAbout(place, hint, inside, smallest)
 		const rough = rings.map((ring) => outlineOf(ring, place.field, (LOOSE * tolerance) / scale))
 		const whole = rough.filter(({ nodes }) => nodes.length > 1)
@@ -209,9 +214,9 @@ function smallOf(
 	return { ground, boundaries, inside: tidy(refound(ground, boundaries, seeds, start)) }
 }
 
-/** The object's pixels at the largest level. */
-function insideOf(place: Place, hint: LiftHint, smallest: number): Uint8Array {
-	const { small, smallLevel, levels, scale } = place
+/** The object's pixels in the largest of the small copies. */
+function inSmallCopy(place: Place, hint: LiftHint, smallest: number): Uint8Array {
+	const { small, smallLevel, scale } = place
 	let inside = small.inside
 	if (hint.inside?.length || hint.outside?.length) {
 		const seeds = seedsAt(place, smallLevel, hint)
@@ -233,6 +238,25 @@ function insideOf(place: Place, hint: LiftHint, smallest: number): Uint8Array {
 				? 'Nothing is left of the object: take a stroke back.'
 				: 'Nothing in the box stands out from what is round it: dab on the object.',
 		)
+	return inside
+}
+
+/** Outlines of the small copy's pixels. */
+function roughly({ levels, smallLevel, scale, left, top }: Place, inside: Uint8Array): Contour[] {
+	const { width, height } = item(levels, smallLevel)
+	const factor = scale * 2 ** smallLevel
+	return ringsOf(inside, width, height)
+		.map((ring) => fitPolyline(Float64Array.from(ring.flat()), { closed: true, tolerance: ROUGH }))
+		.map((contour) => transformContour(contour, [factor, 0, 0, factor, left, top]))
+}
+
+/** How far rough outlines may leave the small copy's pixels, px of it. */
+const ROUGH = 0.8
+
+/** Its pixels at the largest level, its boundary sought anew from level to level. */
+function atFullSize(place: Place, hint: LiftHint, found: Uint8Array): Uint8Array {
+	const { levels, smallLevel } = place
+	let inside = found
 	for (let n = smallLevel - 1; n >= 0; n--) {
 		const level = item(levels, n)
 		const start: Uint8Array = doubled(inside, item(levels, n + 1).width, level)

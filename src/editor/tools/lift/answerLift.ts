@@ -36,7 +36,10 @@ export function answerLifts({ open, slices }: Needs): () => void {
 		const { signal } = controller
 		lift.setState({ busy: true, problem: null })
 		try {
-			const ghost = await ghostOf(asked, wish, open.sheet(), slices, signal)
+			const early = (ghost: LiftGhost) => {
+				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ ghost })
+			}
+			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { signal, early })
 			if (ghost && !signal.aborted) lift.setState({ ...ghost, busy: false })
 		} catch (error) {
 			if (error instanceof Cancelled || signal.aborted) return
@@ -69,7 +72,7 @@ async function ghostOf(
 	wish: LiftWish,
 	sheet: Sheet,
 	slices: Needs['slices'],
-	signal: AbortSignal,
+	{ signal, early }: { signal: AbortSignal; early: (ghost: LiftGhost) => void },
 ): Promise<Answered | null> {
 	const within = asked.way === 'colour' ? withinOf(sheet, asked.within) : []
 	const photo = photoFor(asked, sheet)
@@ -90,6 +93,13 @@ async function ghostOf(
 		allowance: scale * wish.allowance,
 		smallest: scale ** 2 * wish.smallest,
 	}
+	const place = (p: Point) => applyAffine(photo.place, [p[0] + left, p[1] + top])
+	const placed = (contours: readonly Contour[]) => {
+		const all = contours.map((one) =>
+			transformContour(transformContour(one, [1, 0, 0, 1, left, top]), photo.place),
+		)
+		return wish.openings || asked.way === 'colour' ? all : withoutOpenings(all)
+	}
 	const answer =
 		asked.way === 'colour'
 			? await liftColours(
@@ -105,16 +115,13 @@ async function ghostOf(
 					part,
 					hintOf(asked, (p) => near(on(p)), scale),
 					o,
+					(rough) => early({ contours: placed(rough), unsure: [] }),
 					{ signal },
 				)
 	if (!answer) return null
 	if (!answer.ok) return { ghost: null, problem: answer.problem }
-	const place = (p: Point) => applyAffine(photo.place, [p[0] + left, p[1] + top])
-	const contours = answer.contours.map((one) =>
-		transformContour(transformContour(one, [1, 0, 0, 1, left, top]), photo.place),
-	)
 	const ghost: LiftGhost = {
-		contours: wish.openings || asked.way === 'colour' ? contours : withoutOpenings(contours),
+		contours: placed(answer.contours),
 		unsure: answer.unsure.map((way) => mapped(way, place)),
 		...(answer.colour && { colour: answer.colour }),
 	}

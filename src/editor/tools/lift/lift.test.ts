@@ -99,14 +99,15 @@ describe('lifting an object', () => {
 		expect(bench.sheet().pieces).toHaveLength(1)
 	})
 
-	test('Esc leaves nothing and calls the work off; before an answer Enter means nothing', () => {
+	test('Esc leaves nothing and calls the work off; Enter before an answer keeps it when it comes', () => {
 		const { bench, tool, drag, lift, calledOff } = begin()
 		drag(BOX)
 		lift.setState({ busy: true })
-		expect(press(tool, 'enter')).toBe(false)
+		expect(press(tool, 'enter')).toBe(true)
+		expect(lift.getState().keeping).toBe(true)
 		const before = calledOff()
 		expect(press(tool, 'escape')).toBe(true)
-		expect(lift.getState()).toMatchObject({ asked: null, ghost: null, busy: false })
+		expect(lift.getState()).toMatchObject({ asked: null, ghost: null, busy: false, keeping: false })
 		expect(calledOff()).toBe(before + 1)
 		expect(bench.labels()).toEqual([])
 		expect(press(tool, 'escape')).toBe(false)

@@ -57,7 +57,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 
 	const forget = () => {
 		needs.callOff()
-		needs.set({ asked: null, ghost: null, busy: false, problem: null })
+		needs.set({ asked: null, ghost: null, busy: false, keeping: false, problem: null })
 	}
 
 	/** What is lifted becomes a piece, in one step. */
@@ -162,7 +162,12 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		key: ({ key, mod, shift }) => {
 			if (mod || (shift && key === 'enter')) return false
 			const { asked, ghost, busy } = needs.state()
-			if (key === 'enter') return accept()
+			if (key === 'enter') {
+				if (!busy) return accept()
+				// It is kept when it is known well.
+				needs.set({ keeping: true })
+				return true
+			}
 			if (key === 'escape') {
 				if (press) press = null
 				else if (asked || ghost || busy) forget()
@@ -244,12 +249,19 @@ export const liftTool: ToolDef = {
 	create: (context) => {
 		const lift = context.slices.of(liftSlice)
 		const callOff = answerLifts(context)
-		lift.subscribe(context.refresh)
-		return createLift(context.bench, {
+		const tool = createLift(context.bench, {
 			state: lift.getState,
 			set: (change) => lift.setState(change),
 			callOff,
 			nameNext: () => nextName(context.open.sheet()),
 		})
+		lift.subscribe(({ keeping, busy, ghost }) => {
+			if (keeping && !busy) {
+				lift.setState({ keeping: false })
+				if (ghost) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
+			}
+			context.refresh()
+		})
+		return tool
 	},
 }

@@ -63,13 +63,15 @@ export interface LiftState {
 	readonly wish: LiftWish
 	readonly asked: Asked | null
 	readonly ghost: LiftGhost | null
-	/** An answer is awaited. */
+	/** An answer is awaited; until it comes the ghost is rough, or the one before. */
 	readonly busy: boolean
+	/** What is awaited is to be kept as a piece when it comes. */
+	readonly keeping: boolean
 	/** Why nothing was lifted, in words. */
 	readonly problem: string | null
 }
 
 export const liftSlice: Slice<LiftState> = {
 	name: 'lift',
-	start: { wish: FIRST_LIFT, asked: null, ghost: null, busy: false, problem: null },
+	start: { wish: FIRST_LIFT, asked: null, ghost: null, busy: false, keeping: false, problem: null },
 }
