@@ -226,9 +226,15 @@ if (process.argv.includes('studio') || ONLY.length === 0)
 		'scroll',
 		'heron',
 		'fern',
+		'tray',
+		'tray-shears',
+		'tray-moon',
+		'tray-reel',
+		'tray-small-reel',
 	]) {
 		if (!wanted(id)) continue
 		const { pieces } = readSvg(readFileSync(`public/photos/truth/${id}.svg`, 'utf8'))
 		const truth = pieces[0]?.contours ?? []
-		print(id, [{ ...(await lift(await picture(id), truth)), truth: 0, holes: truth.length - 1 }])
+		const photo = await picture(id.split('-')[0] ?? id)
+		print(id, [{ ...(await lift(photo, truth)), truth: 0, holes: truth.length - 1 }])
 	}

@@ -21,6 +21,30 @@ const SHADOW: readonly [Point, Point] = [
 	[1268, 1345],
 ]
 
+const TRAY_MOON_MASK = 'public/photos/truth/tray-moon.png'
+/** The blades that lie over the moon. */
+const BLADES: readonly (readonly Point[])[] = [
+	[
+		[891, 550],
+		[930, 588],
+		[965, 620],
+	],
+	[
+		[930, 510],
+		[970, 546],
+		[1000, 575],
+	],
+]
+/** Round the moon and the reel on the tray. */
+const MOON_BOX: readonly [Point, Point] = [
+	[735, 500],
+	[1020, 775],
+]
+const REEL_BOX: readonly [Point, Point] = [
+	[110, 490],
+	[300, 690],
+]
+
 /** The Lift tool as a test uses it. */
 class Lift {
 	constructor(
@@ -110,6 +134,7 @@ test('Esc leaves nothing; a box over nothing says why; the next box keeps the on
 		await expect(bench.canvas).toHaveAttribute('aria-description', /No photo|outside/)
 	})
 	await lift.box([30, 50], [890, 640])
+	await lift.answered()
 	await bench.drag([905, 20], [915, 60])
 	await expect(pieces).toContainText('Piece 1')
 })
@@ -121,10 +146,31 @@ test('an area by its colour, held within the piece, in that colour', async ({ be
 	await lift.take()
 	await lift.box([30, 50], [890, 640])
 	await bench.key('Enter')
+	await expect(pieces).toContainText('Piece 1')
 	await page.getByRole('switch', { name: 'By colour' }).click()
 	await bench.click([470, 300])
 	await expect(lift.keep).toBeEnabled()
 	await bench.key('Enter')
 	await expect(pieces).toContainText('Piece 2')
 	expect(await bench.exported()).toMatch(/fill="#(?!22272e)[0-9a-f]{6}"/)
+})
+
+test('one of many: the moon out of a tray of props, half under the shears; then a reel beside it', async ({
+	bench,
+	page,
+}) => {
+	const lift = new Lift(bench, page)
+	const pieces = page.getByRole('region', { name: 'Pieces' })
+	await bench.beginPhoto('Tray of props', { width: 1200, height: 900 })
+	await lift.take()
+	await lift.box(MOON_BOX[0], MOON_BOX[1])
+	await lift.answered()
+	await page.keyboard.down('t')
+	for (const blade of BLADES) await lift.stroke(blade)
+	await page.keyboard.up('t')
+	await bench.drag(REEL_BOX[0], REEL_BOX[1])
+	await expect(pieces).toContainText('Piece 1')
+	await bench.key('Escape')
+	await expect(pieces).not.toContainText('Piece 2')
+	expect(await overlapWithMask(await bench.exported(), TRAY_MOON_MASK)).toBeGreaterThan(0.95)
 })

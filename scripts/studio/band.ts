@@ -10,6 +10,7 @@ parentPort?.on('message', ({ name, scale, window }: BandJob) => {
 		window,
 		rgb: exposeWindow(scene, window),
 		mask: coverageWindow(scene, window),
+		also: (scene.also ?? []).map((subject) => coverageWindow(scene, window, subject)),
 	}
 	parentPort?.postMessage(band)
 })

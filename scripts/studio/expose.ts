@@ -3,7 +3,7 @@ import { develop } from './film.ts'
 import { radiance } from './light.ts'
 import { march } from './march.ts'
 import { hash } from './noise.ts'
-import type { Scene, Vec } from './scene.ts'
+import type { Scene, Subject, Vec } from './scene.ts'
 
 /** Light paths a pixel where a scene does not say; also what soft shadow and blur are sampled with. */
 const PATHS = 16
@@ -56,13 +56,23 @@ export function exposeWindow(scene: Scene, window: Window): Uint8Array {
 
 /**
  * The subject's exact coverage of each pixel of a window, 0 to 255, through a pinhole in
- * the lens's middle. Pixels whose corners and centre agree are taken as whole.
+ * the lens's middle. Pixels whose corners and centre agree are taken as whole. Where several have their
+ * truths it is what is seen of each.
  */
-export function coverageWindow(scene: Scene, window: Window): Uint8Array {
+export function coverageWindow(
+	scene: Scene,
+	window: Window,
+	subject: Subject = scene.subject,
+): Uint8Array {
 	const ray = lens(scene.camera, scene.width, scene.height)
+	const others = scene.also ? [scene.subject, ...scene.props].filter((one) => one !== subject) : []
 	const covers = (x: number, y: number) => {
 		const { from, dir } = ray(x, y, 0, 0)
-		return march(scene.subject, ...from, ...dir) < Number.POSITIVE_INFINITY
+		const away = march(subject, ...from, ...dir)
+		return (
+			away < Number.POSITIVE_INFINITY &&
+			!others.some((other) => march(other, ...from, ...dir) < away)
+		)
 	}
 	const corners = new Uint8Array((window.width + 1) * (window.height + 1))
 	for (let y = 0; y <= window.height; y++)

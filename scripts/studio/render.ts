@@ -9,7 +9,8 @@ import { scenes } from './scenes.ts'
 
 /**
  * Takes the demo photographs: `npm run studio -- lantern [--scale 0.25] [--out DIR]`.
- * Writes `NAME.jpg`, its exact coverage, `truth/NAME.png`, and its outlines, `truth/NAME.svg`.
+ * Writes `NAME.jpg`, its exact coverage, `truth/NAME.png`, and its outlines, `truth/NAME.svg`; of a
+ * tray of things these for each.
  */
 
 const BAND_ROWS = 20
@@ -24,6 +25,8 @@ export interface Band {
 	window: Window
 	rgb: Uint8Array
 	mask: Uint8Array
+	/** Of the others that have their own truths. */
+	also: Uint8Array[]
 }
 
 const { values, positionals } = parseArgs({
@@ -44,21 +47,30 @@ async function take(name: string, scale: number, out: string): Promise<void> {
 	const width = Math.round(scene.width * scale)
 	const height = Math.round(scene.height * scale)
 	const rgb = new Uint8Array(width * height * 3)
-	const mask = new Uint8Array(width * height)
+	const truths = [
+		{ name, mask: new Uint8Array(width * height) },
+		...(scene.also ?? []).map((one) => ({
+			name: `${name}-${one.name}`,
+			mask: new Uint8Array(width * height),
+		})),
+	]
 	await inBands(name, scale, width, height, (band) => {
 		rgb.set(band.rgb, band.window.y * width * 3)
-		mask.set(band.mask, band.window.y * width)
+		for (const [k, { mask }] of truths.entries())
+			mask.set((k === 0 ? band.mask : band.also[k - 1]) ?? [], band.window.y * width)
 	})
 	await sharp(rgb, { raw: { width, height, channels: 3 } })
 		.jpeg({ quality: scene.quality ?? 90, chromaSubsampling: '4:4:4', mozjpeg: true })
 		.toFile(`${out}/${name}.jpg`)
-	await sharp(mask, { raw: { width, height, channels: 1 } })
-		.png({ compressionLevel: 9 })
-		.toFile(`${out}/truth/${name}.png`)
-	writeFileSync(
-		`${out}/truth/${name}.svg`,
-		outlinesSvg(maskOutlines(mask, width, height), width, height),
-	)
+	for (const truth of truths) {
+		await sharp(truth.mask, { raw: { width, height, channels: 1 } })
+			.png({ compressionLevel: 9 })
+			.toFile(`${out}/truth/${truth.name}.png`)
+		writeFileSync(
+			`${out}/truth/${truth.name}.svg`,
+			outlinesSvg(maskOutlines(truth.mask, width, height), width, height),
+		)
+	}
 	console.log(`${out}/${name}.jpg ${width} × ${height}`)
 }
 

@@ -37,6 +37,8 @@ export interface Scene {
 	subject: Subject
 	/** Other things on the bench: photographed, but no part of the truth. */
 	props: Subject[]
+	/** Of those the ones that have a truth of their own: what is seen of them. */
+	also?: readonly Subject[]
 	bench(x: number, z: number): Surface
 	wall(x: number, y: number): Surface
 	/** Depth at which the wall stands, negative. */

@@ -8,6 +8,7 @@ import { lantern } from './subjects/lantern.ts'
 import { scroll } from './subjects/scroll.ts'
 import { shears } from './subjects/shears.ts'
 import { teapot } from './subjects/teapot.ts'
+import { trayKey, trayProps, trayRim } from './subjects/tray.ts'
 import { wateringCan } from './subjects/wateringCan.ts'
 
 /** Every photograph that the studio can take, by name. */
@@ -152,5 +153,25 @@ export const scenes: Record<string, Scene> = {
 		exposure: 0.95,
 		paths: 6,
 		quality: 82,
+	},
+	tray: {
+		subject: trayKey,
+		props: [...trayProps, trayRim],
+		also: trayProps,
+		bench: primedBoard,
+		wall: plasterWall,
+		wallAt: -9,
+		camera: {
+			from: [0.15, 11, 1.5],
+			to: [0, 0.05, 0],
+			height: 3.9,
+			roll: 0.03,
+			aperture: 0.08,
+		},
+		width: 1200,
+		height: 900,
+		seed: 52,
+		exposure: 0.95,
+		paths: 12,
 	},
 }

@@ -19,6 +19,14 @@ test('every photograph of the shelf has its scene, its size and its words', asyn
 describe.each(Object.entries(scenes))('the studio takes the %s again', (name, scene) => {
 	const mask = `public/photos/truth/${name}.png`
 
+	test.each(scene.also ?? [])('what is seen of its $name to the last bit', async (subject) => {
+		const truth = `public/photos/truth/${name}-${subject.name}.png`
+		const window = await windowOnEdge(truth)
+		const box = { left: window.x, top: window.y, ...SIZE }
+		const covered = await sharp(truth).extract(box).greyscale().raw().toBuffer()
+		expect([...coverageWindow(scene, window, subject)]).toEqual([...covered])
+	})
+
 	test('its coverage to the last bit, its pixels but for the JPEG’s rounding', async () => {
 		const window = await windowOnEdge(mask)
 		const box = { left: window.x, top: window.y, ...SIZE }
@@ -34,10 +42,11 @@ describe.each(Object.entries(scenes))('the studio takes the %s again', (name, sc
 	})
 })
 
-/** A small window where the subject's edge runs, from the middle of the picture on. */
+/** A small window where the subject's edge runs, from the middle of the picture on, then from its top. */
 async function windowOnEdge(mask: string): Promise<Window> {
 	const { data, info } = await sharp(mask).greyscale().raw().toBuffer({ resolveWithObject: true })
-	for (let i = Math.floor(data.length / 2); i < data.length; i++) {
+	for (let n = 0; n < data.length; n++) {
+		const i = (Math.floor(data.length / 2) + n) % data.length
 		const x = (i % info.width) - SIZE.width / 2
 		const y = Math.floor(i / info.width) - SIZE.height / 2
 		const v = data[i] ?? 0

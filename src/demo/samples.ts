@@ -1,6 +1,7 @@
 /**
  * The workshop's photographs that a new sheet can be started from. Beside each, in `truth/`, lie its
- * subject's coverage (`ID.png`) and outlines (`ID.svg`), against which traces are judged.
+ * subject's coverage (`ID.png`) and outlines (`ID.svg`), against which traces are judged; for a
+ * tray of things one of each (`ID-THING.svg`).
  */
 export interface Sample {
 	readonly id: string
@@ -75,5 +76,13 @@ export const SAMPLES: readonly Sample[] = [
 		alt: 'A symmetrical scroll ornament painted in worn blue on a primed board: spirals ending in balls, strokes from thick to a hair, a lozenge and pointed leaves.',
 		width: 4000,
 		height: 3000,
+	},
+	{
+		id: 'tray',
+		name: 'Tray of props',
+		file: '/photos/tray.jpg',
+		alt: 'A wooden tray of small props seen from above: an iron key, tailor’s shears lying over a yellow wooden moon, two reels of thread standing up, each with its shadow.',
+		width: 1200,
+		height: 900,
 	},
 ]

@@ -7,10 +7,12 @@ import Switch from '@mui/material/Switch'
 export function SwitchRow({
 	label,
 	checked,
+	disabled = false,
 	onChange,
 }: {
 	label: string
 	checked: boolean
+	disabled?: boolean
 	onChange: (on: boolean) => void
 }) {
 	return (
@@ -19,6 +21,7 @@ export function SwitchRow({
 			labelPlacement="start"
 			slotProps={{ typography: { variant: 'body2' } }}
 			label={label}
+			disabled={disabled}
 			control={<Switch size="small" checked={checked} onChange={(_, on) => onChange(on)} />}
 		/>
 	)

@@ -53,7 +53,7 @@ const SLIDERS: Readonly<Record<LiftWish['way'], readonly Slider[]>> = {
 export function LiftOptions() {
 	const { slices, toolAtHand, refresh } = useWorkbench()
 	const lift = slices.of(liftSlice)
-	const { wish, asked, ghost, busy } = useSlice(liftSlice, (state) => state)
+	const { wish, asked, ghost, busy, keeping } = useSlice(liftSlice, (state) => state)
 	const set = (change: Partial<LiftWish>) => {
 		lift.setState((state) => ({ wish: { ...state.wish, ...change } }))
 		refresh()
@@ -68,6 +68,7 @@ export function LiftOptions() {
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
 			<SwitchRow
 				label="By colour"
+				disabled={keeping}
 				checked={wish.way === 'colour'}
 				onChange={(on) => {
 					if (asked) press(ghost ? 'enter' : 'escape')()

@@ -40,7 +40,9 @@ export function answerLifts({ open, slices }: Needs): () => void {
 				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ ghost })
 			}
 			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { signal, early })
-			if (ghost && !signal.aborted) lift.setState({ ...ghost, busy: false })
+			// Something else was drawn meanwhile: its own answer comes.
+			const current = !signal.aborted && lift.getState().asked === asked
+			if (ghost && current) lift.setState({ ...ghost, busy: false })
 		} catch (error) {
 			if (error instanceof Cancelled || signal.aborted) return
 			const problem = 'Lifting stopped; nothing was changed. Draw a dab, or the box again.'

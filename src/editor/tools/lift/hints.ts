@@ -9,11 +9,12 @@ export type Where = 'within' | 'beyond'
 
 /** What the next stroke would do. */
 export function liftHint(
-	{ wish, asked, ghost, busy, problem }: LiftState,
+	{ wish, asked, ghost, busy, keeping, problem }: LiftState,
 	where: Where,
 	less: boolean,
 ): string {
 	if (problem) return problem
+	if (keeping) return 'It is kept as soon as it is known well. Esc: call it off.'
 	if (busy && !ghost) return 'Lifting. Esc: call it off.'
 	if (wish.way === 'colour')
 		return asked

@@ -121,6 +121,8 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 
 	return {
 		down: (input) => {
+			// What is to be kept comes in a moment.
+			if (needs.state().keeping) return
 			const doing = begin(input)
 			const { asked, wish } = needs.state()
 			if (doing === 'box' || doing === 'lasso') {
