@@ -1,7 +1,6 @@
 import {
 	applyAffine,
 	type Box,
-	boxCorners,
 	boxOf,
 	type Contour,
 	growBox,
@@ -17,7 +16,14 @@ import type { ToolContext } from '@/editor/bench/definitions'
 import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
 import { type LiftedFrom, liftColours, liftOutlines } from '@/jobs/lifting'
 import { Cancelled } from '@/jobs/problems'
-import { type Asked, type LiftGhost, type LiftState, type LiftWish, liftSlice } from './liftSlice'
+import {
+	type Asked,
+	type LiftGhost,
+	type LiftState,
+	type LiftWish,
+	liftSlice,
+	ringOf,
+} from './liftSlice'
 
 /** So much round a box or a lasso is looked at, as a share of it, and at least, photo px. */
 const ROUND = 0.12
@@ -135,17 +141,13 @@ const withinOf = ({ pieces }: Sheet, id: string | null): readonly Contour[] =>
 
 function photoFor(asked: Asked, sheet: Sheet): PlacedPhoto | undefined {
 	if (asked.way === 'colour') return asked.areas[0] && photoAt(sheet, asked.areas[0].at)
-	const corners = 'box' in asked.round ? boxCorners(asked.round.box) : asked.round.lasso
-	const nodes = corners.map((at, k) => ({ id: `c${k}`, at, kind: 'corner' as const }))
+	const nodes = ringOf(asked).map((at, k) => ({ id: `c${k}`, at, kind: 'corner' as const }))
 	return photoUnder(sheet, [{ id: 'asked', nodes, closed: true }])
 }
 
 /** What is looked at, px of the photo; all of it where colour is asked for outside of any piece. */
 function boxAsked(asked: Asked, on: (p: Point) => Point, within: readonly Contour[]): Box | null {
-	if (asked.way === 'object') {
-		const corners = 'box' in asked.round ? boxCorners(asked.round.box) : asked.round.lasso
-		return boxOf(corners.map(on))
-	}
+	if (asked.way === 'object') return boxOf(ringOf(asked).map(on))
 	const points = within.flatMap(({ nodes }) =>
 		nodes.flatMap(({ at, in: into, out }) => [at, into ?? at, out ?? at]),
 	)
@@ -176,7 +178,7 @@ function partFor(
 }
 
 function hintOf(asked: Asked & { way: 'object' }, near: (p: Point) => Point, scale: number) {
-	const corners = 'box' in asked.round ? boxCorners(asked.round.box).map(near) : null
+	const ring = ringOf(asked).map(near)
 	const strokes = (side: 'inside' | 'outside') =>
 		asked.dabs
 			.filter((dab) => dab.side === side)
@@ -184,10 +186,7 @@ function hintOf(asked: Asked & { way: 'object' }, near: (p: Point) => Point, sca
 				points: Float64Array.from(points.flatMap(near)),
 				radius: radius * scale,
 			}))
-	const round =
-		corners && upright(corners)
-			? { box: boxOf(corners) }
-			: { lasso: corners ?? ('lasso' in asked.round ? asked.round.lasso.map(near) : []) }
+	const round = 'box' in asked.round && upright(ring) ? { box: boxOf(ring) } : { lasso: ring }
 	return { ...round, inside: strokes('inside'), outside: strokes('outside') }
 }
 

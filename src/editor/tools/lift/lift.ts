@@ -49,7 +49,6 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		readonly doing: Doing
 		readonly from: PointerInput
 		readonly points: Point[]
-		readonly before: Asked | null
 	}
 	let press: Press | null = null
 	let pointer: PointerInput | null = null
@@ -124,11 +123,11 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			// What is to be kept comes in a moment.
 			if (needs.state().keeping) return
 			const doing = begin(input)
-			const { asked, wish } = needs.state()
+			const { wish } = needs.state()
 			if (doing === 'box' || doing === 'lasso') {
 				if (!accept()) forget()
 			}
-			press = { doing, from: input, points: [input.at], before: asked }
+			press = { doing, from: input, points: [input.at] }
 			if (doing === 'spread')
 				needs.set({ asked: area(input.at, wish.spread, input.shift), problem: null })
 		},

@@ -1,4 +1,4 @@
-import type { Box, Contour, Point } from '@/core'
+import { type Box, boxCorners, type Contour, type Point } from '@/core'
 import type { Slice } from '@/editor/bench/slices'
 
 /** How one lifts. */
@@ -49,6 +49,11 @@ export type Asked =
 			/** The piece that the areas lie in. */
 			readonly within: string | null
 	  }
+
+/** The ring that was drawn round an object. */
+export function ringOf({ round }: Asked & { readonly way: 'object' }): readonly Point[] {
+	return 'box' in round ? boxCorners(round.box) : round.lasso
+}
 
 /** What would be lifted, sheet px. */
 export interface LiftGhost {

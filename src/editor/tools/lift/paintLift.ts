@@ -1,9 +1,9 @@
-import { boxCorners, type Point } from '@/core'
+import type { Point } from '@/core'
 import { toScreen, type Viewport } from '@/editor/bench/view'
 import { INKS } from '@/editor/stage/colours'
 import { paintBrush } from '@/editor/stage/paintBrush'
 import { addContour, addRing, cased, inScreenPx } from '@/editor/stage/strokes'
-import type { LiftState } from './liftSlice'
+import { type LiftState, ringOf } from './liftSlice'
 
 const NODE_PX = 2.75
 const OUTSIDE = 'rgba(34, 39, 46, 0.5)'
@@ -42,8 +42,7 @@ export function paintLift(
 	}
 	if (asked.way !== 'object') return
 	const round = new Path2D()
-	const ring = 'box' in asked.round ? boxCorners(asked.round.box) : asked.round.lasso
-	for (const [n, p] of ring.entries()) {
+	for (const [n, p] of ringOf(asked).entries()) {
 		const on = toScreen(view, p)
 		if (n === 0) round.moveTo(...on)
 		else round.lineTo(...on)
