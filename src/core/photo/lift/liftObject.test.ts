@@ -8,6 +8,7 @@ import type { Pixels } from '../pixels'
 import { grain, picture } from '../testing/arbitraryPixels'
 import { rendered } from '../testing/rendered'
 import { type LiftHint, NothingToLift } from './hint'
+import { liftingFrom } from './lifting'
 import { liftObject } from './liftObject'
 
 const MIDDLE: Point = [60.3, 55.7]
@@ -66,6 +67,22 @@ describe('one object out of a photo', () => {
 		expect(again.map(({ nodes }) => nodes.map(({ at }) => at))).toEqual(
 			lifted.map(({ nodes }) => nodes.map(({ at }) => at)),
 		)
+	})
+
+	test('asked again with another tolerance, or with a stroke more, it answers as if asked anew', () => {
+		const lift = liftingFrom(RING_PHOTO)
+		const places = (contours: readonly Contour[]) =>
+			contours.map(({ nodes }) => nodes.map(({ at }) => at))
+		const inside = [{ points: Float64Array.of(MIDDLE[0] + 21, MIDDLE[1]), radius: 3 }]
+		lift({ box: BOX })
+		for (const [hint, tolerance] of [
+			[{ box: BOX }, 2],
+			[{ box: BOX, inside }, 0.8],
+			[{ box: BOX }, 0.8],
+		] as const)
+			expect(places(lift(hint, { tolerance }).contours)).toEqual(
+				places(liftObject(RING_PHOTO, hint, { tolerance })),
+			)
 	})
 
 	test('a mirrored photo gives the mirrored outline', () => {

@@ -93,6 +93,9 @@ interface Place {
 
 export function liftingFrom(photo: Pixels): Lifting {
 	let kept: Place | null = null
+	/** The rings that were found last, and by which strokes: another tolerance needs no others. */
+	let parted: { readonly place: Place; readonly by: string; readonly rings: Point[][] } | null =
+		null
 	return (hint, o = {}) => {
 		const { tolerance = TOLERANCE_PX, allowance = 0, smallest = SMALLEST_PX2 } = o
 		const region = regionOf(hint, photo.width, photo.height)
@@ -100,11 +103,16 @@ export function liftingFrom(photo: Pixels): Lifting {
 		const place = kept?.key === key ? kept : placeOf(photo, region, hint, key, smallest)
 		kept = place
 		const { left, top, scale } = place
-		const found = inSmallCopy(place, hint, smallest)
-		o.early?.(roughly(place, found))
-		const inside = atFullSize(place, hint, found)
-		const rings = outlinesAbout(place, hint, inside, smallest)
-		const rough = rings.map((ring) => outlineOf(ring, place.field, (LOOSE * tolerance) / scale))
+		const by = strokesKey(hint)
+		if (parted?.place !== place || parted.by !== by) {
+			const found = inSmallCopy(place, hint, smallest)
+			o.early?.(roughly(place, found))
+			const inside = atFullSize(place, hint, found)
+			parted = { place, by, rings: outlinesAbout(place, hint, inside, smallest) }
+		}
+		const rough = parted.rings.map((ring) =>
+			outlineOf(ring, place.field, (LOOSE * tolerance) / scale),
+		)
 		const whole = rough.filter(({ nodes }) => nodes.length > 1)
 		if (whole.length === 0)
 			throw new NothingToLift('Nothing in the box stands out from what is round it.')
@@ -117,6 +125,12 @@ export function liftingFrom(photo: Pixels): Lifting {
 		}
 	}
 }
+
+/** Tells strokes from others. */
+const strokesKey = ({ inside = [], outside = [] }: LiftHint): string =>
+	JSON.stringify(
+		[inside, outside].map((all) => all.map(({ points, radius }) => [radius, ...points])),
+	)
 
 /** An edge lies no further from an outline that was fitted to it, px. */
 const NEAR_PX = 3

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { signedArea } from '../../geometry/polygon'
-import { ringsOf, withoutSpecks } from './rings'
+import { largeRings, ringsOf, withoutSpecks } from './rings'
 
 /** Pixels drawn with # for what is inside. */
 function drawn(...rows: string[]) {
@@ -69,5 +69,30 @@ describe('specks', () => {
 
 	test('what somebody dabbed on stays, however small', () => {
 		expect(left(2, 61)).toBe(47)
+	})
+})
+
+describe('rings that are large', () => {
+	const { inside, width, height } = drawn(
+		'##########',
+		'##.####..#',
+		'#######..#',
+		'##########',
+		'..........',
+		'.#........',
+	)
+	const areas = (smallest: number, keep = false) =>
+		largeRings(ringsOf(inside, width, height), smallest, () => keep).map((ring) =>
+			Math.round(signedArea(ring)),
+		)
+
+	test('small parts and openings go, what somebody dabbed in stays', () => {
+		expect(areas(2)).toHaveLength(2)
+		expect(areas(8)).toHaveLength(1)
+		expect(areas(8, true)).toHaveLength(4)
+	})
+
+	test('nothing is left where all is small', () => {
+		expect(areas(50)).toEqual([])
 	})
 })

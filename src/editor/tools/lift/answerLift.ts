@@ -73,7 +73,8 @@ function bears(asked: Asked, wish: LiftWish, before: LiftState): boolean {
 	return told.some((key) => wish[key] !== before.wish[key])
 }
 
-type Answered = Pick<LiftState, 'ghost' | 'problem'>
+/** Without a ghost the one before stands. */
+type Answered = Pick<LiftState, 'problem'> & Partial<Pick<LiftState, 'ghost'>>
 
 async function ghostOf(
 	asked: Asked,
@@ -127,7 +128,11 @@ async function ghostOf(
 					{ signal },
 				)
 	if (!answer) return null
-	if (!answer.ok) return { ghost: null, problem: answer.problem }
+	if (!answer.ok) {
+		// A dab that cannot be meant takes nothing away from what was found before it.
+		const mended = asked.way === 'object' && asked.dabs.length > 0
+		return { problem: answer.problem, ...(!mended && { ghost: null }) }
+	}
 	const ghost: LiftGhost = {
 		contours: placed(answer.contours),
 		unsure: answer.unsure.map((way) => mapped(way, place)),

@@ -85,6 +85,18 @@ describe('lifting an object', () => {
 		expect(asked()).toBeNull()
 	})
 
+	test('a stroke that leaves the box counts as far as it lies in it', () => {
+		const { drag, asked } = begin()
+		drag(BOX)
+		drag([
+			[250, 200],
+			[290, 200],
+			[340, 200],
+		])
+		expect(asked().dabs[0]?.points.every(([x]) => x <= 300)).toBe(true)
+		expect(asked().dabs[0]?.points).toHaveLength(2)
+	})
+
 	test('Enter keeps it as one piece in one step, chosen; undone, nothing of it is left', () => {
 		const { bench, tool, drag, answer, asked } = begin()
 		drag(BOX)

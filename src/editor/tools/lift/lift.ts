@@ -142,7 +142,9 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			} else if (doing === 'spread') widen(from, input, far)
 			else {
 				const step = doing === 'dab' ? STROKE_STEP * needs.state().wish.brush : DRAG_PX
-				if (distance(last, input.at) >= step * input.pixel) points.push(input.at)
+				// What leaves the box says nothing of what is in it.
+				const counts = doing === 'lasso' || isWithin(input)
+				if (counts && distance(last, input.at) >= step * input.pixel) points.push(input.at)
 			}
 		},
 		up: (input) => {
@@ -219,7 +221,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	}
 }
 
-/** A dab may lie a little beyond the box's line. */
+/** On the box's own line one is no longer in it, sheet px. */
 const LINE_PX = 0.5
 
 function holds(box: Box, [x, y]: Point): boolean {
@@ -256,10 +258,10 @@ export const liftTool: ToolDef = {
 			callOff,
 			nameNext: () => nextName(context.open.sheet()),
 		})
-		lift.subscribe(({ keeping, busy, ghost }) => {
+		lift.subscribe(({ keeping, busy, ghost, problem }) => {
 			if (keeping && !busy) {
 				lift.setState({ keeping: false })
-				if (ghost) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
+				if (ghost && !problem) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
 			}
 			context.refresh()
 		})
