@@ -1,6 +1,7 @@
 import { fitPolyline } from '../../fit/fitPolyline'
 import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
+import { signedArea } from '../../geometry/polygon'
 import type { Contour } from '../../path/model'
 import type { EdgeField } from '../edge/edgeField'
 import { edgesAlong } from '../edge/edgesAlong'
@@ -13,6 +14,13 @@ const AROUND = 7
 const COMPANY = 6
 const ASTRAY_PX = 0.6
 
+/** Places waver by how much they differ from an arc of so many on either side. */
+const ARC = 12
+/** The bumps of a boundary are so many times higher than it wavers at the median, … */
+const WAVERS = 14
+/** … and no outline leaves it by more than this part of the shape's width. */
+const WIDTHS = 5
+
 /**
  * The outline of a boundary between pixels: its places moved onto the photo's edge, and a fit of them.
  * @param ring as `ringsOf` gives it
@@ -20,7 +28,29 @@ const ASTRAY_PX = 0.6
  */
 export function outlineOf(ring: readonly Point[], field: EdgeField, tolerance: number): Contour {
 	const places = onEdges(ring, field)
-	return fitPolyline(Float64Array.from(places.flat()), { closed: true, tolerance })
+	const loose = Math.max(tolerance, Math.min(WAVERS * waver(places), widthOf(places) / WIDTHS))
+	return fitPolyline(Float64Array.from(places.flat()), { closed: true, tolerance: loose })
+}
+
+/**
+ * How far places waver about an arc through those round them, at the median, px: little along a clear edge,
+ * whatever its shape, and much where a boundary was guessed at.
+ */
+function waver(places: readonly Point[]): number {
+	const n = places.length
+	const at = (i: number) => item(places, (i + n * AROUND) % n)
+	const bulge = (i: number, far: number, c: 0 | 1) =>
+		at(i)[c] - (at(i - far)[c] + at(i + far)[c]) / 2
+	// An arc twice as long bulges four times as far.
+	const off = (i: number, c: 0 | 1) => bulge(i, ARC, c) - bulge(i, 2 * ARC, c) / 4
+	const all = places.map((_, i) => Math.hypot(off(i, 0), off(i, 1)))
+	return all.sort((a, b) => a - b)[n >> 1] ?? 0
+}
+
+/** How wide a shape is on the whole, px: a long strip's width. */
+function widthOf(ring: readonly Point[]): number {
+	const around = ring.reduce((sum, p, i) => sum + distance(p, item(ring, (i + 1) % ring.length)), 0)
+	return (2 * Math.abs(signedArea(ring))) / (around || 1)
 }
 
 /** The places of a ring of pixels' sides on the edge beside them, subpixel; without stairs where there is none. */

@@ -1,4 +1,5 @@
 import { at, byteAt, floatAt } from '../../geometry/numbers'
+import { beyondBarriers } from './barrier'
 import { IN, NothingToLift, OPEN, OUT } from './hint'
 import { likeliest, logDensity, mixtureOf } from './mixture'
 import {
@@ -23,6 +24,8 @@ const TOLD_ROUNDS = 4
 /** What is said so clearly, as a log likelihood, is believed before anything is made of it. */
 const TELLING = 3
 const SETTLED = 2e-3
+/** What is reached from round the box without crossing an edge is so much less likely the object's. */
+const REACHED = 1.5
 /** An object is at least so large a share of its box. */
 const LEAST_SHARE = 0.01
 /** Models are made from so many colours at most. */
@@ -30,9 +33,10 @@ const MOST_COLOURS = 4000
 
 /**
  * Where an object is in a small copy of a picture: parted from what is round it by cuts and colour models in
- * turns (Rother, Kolmogorov & Blake, *GrabCut*, 2004), from several beginnings: of the colours as they are,
- * and of those without what is round the box. Kept is that which makes the colours of either side likeliest,
- * with what its boundary costs.
+ * turns (Rother, Kolmogorov & Blake, *GrabCut*, 2004), from several beginnings: of the colours as they are, of
+ * those without what is round the box, and of what lies beyond an edge from there. What lies beyond none is
+ * less likely the object's, whatever its colour. Kept is the beginning that makes the colours of either side
+ * likeliest, with what its boundary costs.
  * @param seeds what is known of each pixel
  * @returns 1 for each pixel that is the object's
  * @throws NothingToLift where no beginning leaves an object
@@ -40,18 +44,22 @@ const MOST_COLOURS = 4000
 export function found(ground: Ground, seeds: Uint8Array): Uint8Array {
 	const open = seeds.reduce((sum, seed) => sum + (seed === OPEN ? 1 : 0), 0)
 	const boundaries = bounded(ground)
+	const slightly = bounded(ground, SLIGHTLY_SMOOTH)
+	const bare = withoutSurround(ground, seeds)
+	const { beyond, clear } = beyondBarriers(ground, seeds)
+	const said = beyond.map((more) => Math.min(0, REACHED * more))
 	const beginnings = [
-		[ground, bounded(ground, SLIGHTLY_SMOOTH)],
-		[ground, boundaries],
-		[withoutSurround(ground, seeds), boundaries],
+		[ground, slightly, beginning(ground, seeds, slightly)],
+		[ground, boundaries, beginning(ground, seeds, boundaries)],
+		[bare, boundaries, beginning(bare, seeds, boundaries)],
+		...(clear ? [[ground, boundaries, partedBy(boundaries, seeds, beyond)] as const] : []),
 	] as const
 	let best: { readonly inside: Uint8Array; readonly cost: number } | null = null
-	for (const [seen, by] of beginnings) {
-		const start = beginning(seen, seeds, by)
-		const inside = settled(seen.colours, seeds, by, start, ROUNDS)
+	for (const [seen, by, start] of beginnings) {
+		const inside = settled(seen.colours, seeds, by, start, ROUNDS, said)
 		const size = inside ? inside.reduce((sum, one) => sum + one, 0) : 0
 		if (!inside || size < LEAST_SHARE * open) continue
-		const cost = costOf(ground.colours, boundaries, inside)
+		const cost = costOf(ground.colours, boundaries, inside, said)
 		if (!best || cost < best.cost) best = { inside, cost }
 	}
 	if (!best)
@@ -113,19 +121,34 @@ function beginning({ colours }: Ground, seeds: Uint8Array, boundaries: Boundarie
 		const likely = Math.max(LEAST_LIKELY, Math.min(1 - LEAST_LIKELY, share))
 		return Math.log(likely / (1 - likely))
 	})
-	const likely = new Float64Array(own.length)
-	for (let k = 0; k < own.length; k++)
-		likely[k] = sureOf(byteAt(seeds, k)) || at(logs, byteAt(own, k))
-	return parted(boundaries, likely)
+	return partedBy(
+		boundaries,
+		seeds,
+		Float32Array.from(own, (part) => at(logs, part)),
+	)
 }
 
-/** How unlikely the colours are by the models of the sides they are on, with what the boundary costs. */
-function costOf(colours: Float32Array, boundaries: Boundaries, inside: Uint8Array): number {
+/** Pixels parted by what is said of each, as a log likelihood. */
+function partedBy(boundaries: Boundaries, seeds: Uint8Array, said: Float32Array): Uint8Array {
+	return parted(
+		boundaries,
+		Float64Array.from(said, (more, k) => sureOf(byteAt(seeds, k)) || more),
+	)
+}
+
+/** How unlikely the colours are by the models of the sides they are on, with what else is said and what the boundary costs. */
+function costOf(
+	colours: Float32Array,
+	boundaries: Boundaries,
+	inside: Uint8Array,
+	said: Float32Array,
+): number {
 	const models = [0, 1].map((side) => mixtureOf(coloursOn(colours, inside, side)))
 	let sum = costAlong(boundaries, inside)
 	for (let k = 0; k < inside.length; k++) {
 		const model = models[byteAt(inside, k)]
 		if (model) sum -= logDensity(model, colours, 3 * k)
+		if (byteAt(inside, k) === 1) sum -= floatAt(said, k)
 	}
 	return sum
 }
