@@ -141,6 +141,26 @@ describe('lifting an object', () => {
 		expect(asked()).toBeNull()
 	})
 
+	test('a box beyond one that is still worked on waits until that is known well and kept', () => {
+		const { bench, tool, drag, answer, asked, lift } = begin()
+		drag(BOX)
+		answer()
+		lift.setState({ busy: true })
+		drag([
+			[400, 400],
+			[600, 600],
+		])
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(lift.getState().keeping).toBe(true)
+		answer()
+		lift.setState({ keeping: false })
+		press(tool, 'enter')
+		expect(bench.sheet().pieces).toHaveLength(2)
+		expect(asked().round).toEqual({ box: { minX: 400, minY: 400, maxX: 600, maxY: 600 } })
+		press(tool, 'escape')
+		expect(bench.sheet().pieces).toHaveLength(2)
+	})
+
 	test('the hint says what the next stroke does, and why nothing came', () => {
 		const { tool, drag, answer, lift } = begin()
 		expect(tool.hint()).toContain('box round the object')

@@ -53,9 +53,12 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	let press: Press | null = null
 	let pointer: PointerInput | null = null
 	let takes = 0
+	/** What was drawn while the one before is still to be kept: its turn comes then. */
+	let next: Asked | null = null
 
 	const forget = () => {
 		needs.callOff()
+		next = null
 		needs.set({ asked: null, ghost: null, busy: false, keeping: false, problem: null })
 	}
 
@@ -75,7 +78,9 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		)
 		bench.seal()
 		if (first) bench.select(selectContour(bench.sheet(), first.id))
+		const after = next
 		forget()
+		if (after) needs.set({ asked: after })
 		return true
 	}
 
@@ -120,13 +125,14 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 
 	return {
 		down: (input) => {
-			// What is to be kept comes in a moment.
-			if (needs.state().keeping) return
 			const doing = begin(input)
-			const { wish } = needs.state()
-			if (doing === 'box' || doing === 'lasso') {
-				if (!accept()) forget()
-			}
+			const { wish, busy, ghost, keeping } = needs.state()
+			const round = doing === 'box' || doing === 'lasso'
+			// What is to be kept comes in a moment, and takes no dabs any more.
+			if (keeping && !round) return
+			next = null
+			if (round && busy && ghost) needs.set({ keeping: true })
+			else if (round && !accept()) forget()
 			press = { doing, from: input, points: [input.at] }
 			if (doing === 'spread')
 				needs.set({ asked: area(input.at, wish.spread, input.shift), problem: null })
@@ -153,7 +159,8 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			press = null
 			if (!now || now.doing === 'spread') return
 			const asked = drawn(now)
-			if (asked) needs.set({ asked, problem: null })
+			if (asked && needs.state().keeping) next = asked
+			else if (asked) needs.set({ asked, problem: null })
 		},
 		leave: () => {
 			if (!press) pointer = null
