@@ -2,6 +2,9 @@
 
 export { chooseTone } from './photo/chooseTone'
 export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
+export { type Swatch, palette } from './photo/colour/palette'
+export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour'
+export { type ToneOptions, type ToneRegion, toneRegions } from './photo/colour/toneRegions'
 export { drawEdges } from './photo/edge/drawEdges'
 export { type EdgeProfile, edgeDeviation } from './photo/edge/edgeDeviation'
 export {

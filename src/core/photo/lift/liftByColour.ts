@@ -2,15 +2,16 @@ import { combine } from '../../combine/combine'
 import { type Box, growBox, joinBoxes } from '../../geometry/box'
 import { byteAt, floatAt, intAt } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
-import { contourBounds, flattenContour } from '../../path/contour'
+import { contourBounds } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
+import { coloursOf } from '../colours'
 import { emptyField, makeTilesNear } from '../edge/edgeField'
 import { fitToEdges } from '../edge/fitToEdges'
+import { insideOf } from '../inside'
 import type { Pixels } from '../pixels'
 import { bandOf } from './band'
-import { coloursOf } from './colours'
-import { NothingToLift, OUT, seedsOf } from './hint'
+import { NothingToLift } from './hint'
 import { outlineOf } from './outlines'
 import { halved, partOf } from './pyramid'
 import { largeRings, ringsOf } from './rings'
@@ -62,7 +63,8 @@ export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}):
 	for (; part.width * part.height > MOST_PX; scale *= 2) part = halved(part)
 	const { width, height } = part
 	const [x, y] = [Math.floor((at[0] - left) / scale), Math.floor((at[1] - top) / scale)]
-	const held = heldIn(within, part, left, top, scale)
+	const held =
+		within.length > 0 ? insideOf(within, { left, top, factor: scale, width, height }) : null
 	const place = y * width + x
 	if (x < 0 || y < 0 || x >= width || y >= height || (held && !byteAt(held, place)))
 		throw new NothingToLift('Click inside the piece that the area is to lie in.')
@@ -95,25 +97,6 @@ function boxFor({ width, height }: Pixels, within: readonly Contour[]): Box {
 	if (box.maxX <= box.minX || box.maxY <= box.minY)
 		throw new NothingToLift('The piece lies outside the photo.')
 	return box
-}
-
-/** 1 for each pixel within the outlines, their openings left out; `null` where there are none. */
-function heldIn(
-	within: readonly Contour[],
-	{ width, height }: Pixels,
-	left: number,
-	top: number,
-	scale: number,
-): Uint8Array | null {
-	if (within.length === 0) return null
-	const held = new Uint8Array(width * height)
-	const grid = { left, top, factor: scale, width, height }
-	for (const contour of within) {
-		const lasso = flattenContour(contour, 0.2)
-		const own = seedsOf({ lasso }, contourBounds(contour), grid)
-		for (let k = 0; k < held.length; k++) if (byteAt(own, k) !== OUT) held[k] = 1 - byteAt(held, k)
-	}
-	return held
 }
 
 /** 1 for each pixel that, with those round it, is no further from the colour at a place. */

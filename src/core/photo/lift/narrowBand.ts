@@ -1,7 +1,7 @@
 import { at, byteAt, intAt } from '../../geometry/numbers'
+import { coloursOf } from '../colours'
 import type { Pixels } from '../pixels'
 import { type Band, bandOf, spreadOver } from './band'
-import { coloursOf } from './colours'
 import { addTo, logDensity, type Mixture, mixtureFrom, mixtureOf } from './mixture'
 import { boundariesOf, clamped, parted, SURE, sureOf } from './parting'
 

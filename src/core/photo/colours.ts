@@ -1,5 +1,5 @@
-import { byteAt, floatAt, intAt } from '../../geometry/numbers'
-import type { Pixels } from '../pixels'
+import { byteAt, floatAt, intAt } from '../geometry/numbers'
+import type { Pixels } from './pixels'
 
 /** The light of a coded level, 0 to 1 (IEC 61966-2-1). */
 const LIGHT = Float32Array.from({ length: 256 }, (_, level) => {
@@ -7,8 +7,8 @@ const LIGHT = Float32Array.from({ length: 256 }, (_, level) => {
 	return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
 })
 /** A just noticeable difference is about 2 then, along any of the three. */
-const SCALE = 100
-const CHROMA = 2.5
+export const SCALE = 100
+export const CHROMA = 2.5
 
 /**
  * The colours of a picture's pixels, or of some of them in turn, three floats each: lightness 0 to 100, green
