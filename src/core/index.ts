@@ -236,6 +236,7 @@ export {
 	releaseOpening,
 } from './path/openings'
 export { outlinesOfNodes } from './path/outlinesOfNodes'
+export { coloursUsed, fillEach, type PaintChange, paintPieces, swapPaints } from './path/paint'
 export {
 	addPhoto,
 	changePhoto,

@@ -1,10 +1,10 @@
 /** The core's third face: what is computed from a photo's pixels, in workers. */
 
 export { chooseTone } from './photo/chooseTone'
-export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
-export { type Swatch, palette } from './photo/colour/palette'
+export { palette, type Swatch } from './photo/colour/palette'
 export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour'
 export { type ToneOptions, type ToneRegion, toneRegions } from './photo/colour/toneRegions'
+export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
 export { drawEdges } from './photo/edge/drawEdges'
 export { type EdgeProfile, edgeDeviation } from './photo/edge/edgeDeviation'
 export {

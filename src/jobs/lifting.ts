@@ -1,7 +1,8 @@
-import { proxy, type Remote, transfer } from 'comlink'
+import { proxy, type Remote } from 'comlink'
 import type { Contour } from '@/core'
 import type { ByColourOptions, LiftHint, LiftOptions } from '@/core/pictures'
 import { endpoint, type Watch } from './endpoint'
+import { handOver, type PictureFrom } from './handOver'
 import type { ColourArea, LiftAnswer, LiftWorker } from './lift.worker'
 import { newestOnly } from './newestOnly'
 
@@ -12,22 +13,13 @@ const worker = endpoint<LiftWorker>(
 	() => new Worker(new URL('./lift.worker.ts', import.meta.url), { type: 'module' }),
 )
 
-/** A part of a photo: what tells it from others, and its pixels where they are needed. */
-export interface LiftedFrom {
-	readonly key: string
-	pixels(): Promise<ImageBitmap>
-}
-
 const from = (
-	part: LiftedFrom,
+	part: PictureFrom,
 	work: (remote: Remote<LiftWorker>) => Promise<LiftAnswer>,
 	watch: Watch,
 ): Promise<LiftAnswer> =>
 	worker.run(async (remote) => {
-		if (!(await remote.holds(part.key))) {
-			const pixels = await part.pixels()
-			await remote.take(part.key, transfer(pixels, [pixels]))
-		}
+		await handOver(remote, part)
 		return work(remote)
 	}, watch)
 
@@ -37,7 +29,7 @@ const from = (
  */
 export const liftOutlines = newestOnly(
 	(
-		part: LiftedFrom,
+		part: PictureFrom,
 		hint: LiftHint,
 		o: Omit<LiftOptions, 'early'>,
 		early: (contours: readonly Contour[]) => void,
@@ -47,6 +39,6 @@ export const liftOutlines = newestOnly(
 
 /** Areas of like colours, as one; `null` for a request that a newer one overtook. */
 export const liftColours = newestOnly(
-	(part: LiftedFrom, areas: readonly ColourArea[], o: ByColourOptions, watch: Watch = {}) =>
+	(part: PictureFrom, areas: readonly ColourArea[], o: ByColourOptions, watch: Watch = {}) =>
 		from(part, (remote) => remote.byColour(areas, o), watch),
 )

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../../formats/pathData'
 import { painted } from '../testing/painted'
-import { photoColour } from './photoColour'
+import { discColour, photoColour } from './photoColour'
 
 const PIECE = parsePathData('M10 10H50V50H10Z')
 
@@ -47,4 +47,12 @@ describe('the colour under a piece', () => {
 		const photo = painted(60, 60, () => [9, 99, 199])
 		expect(photoColour(photo, parsePathData('M20.3 20.3H20.8V20.8H20.3Z'))).toBe('#0963c7')
 	})
+})
+
+test('the colour in a ring is the mean of what lies in it, not beyond', () => {
+	const picture = painted(11, 11, (x, y) =>
+		Math.hypot(x - 5, y - 5) < 5.4 ? [120, 80, 40] : [0, 0, 255],
+	)
+	expect(discColour(picture)).toBe('#785028')
+	expect(discColour(painted(1, 1, () => [7, 8, 9]))).toBe('#070809')
 })

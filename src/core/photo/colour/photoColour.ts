@@ -101,3 +101,19 @@ function medianColour(photo: Pixels, places: readonly number[], grid: Grid): str
 		floatAt(colours.filter((_, i) => i % 3 === c).sort(), pixels.length >> 1)
 	return hexOf(median(0), median(1), median(2))
 }
+
+/** The mean in OKLab of what lies in the largest disc of a picture, `#rrggbb`. */
+export function discColour(picture: Pixels): string {
+	const { width, height } = picture
+	const colours = coloursOf(picture)
+	const reach = Math.max(0.71, Math.min(width, height) / 2)
+	const sum = [0, 0, 0]
+	let count = 0
+	for (let k = 0; k < width * height; k++) {
+		const [x, y] = [(k % width) + 0.5 - width / 2, Math.floor(k / width) + 0.5 - height / 2]
+		if (Math.hypot(x, y) > reach) continue
+		for (const c of [0, 1, 2]) sum[c] = (sum[c] ?? 0) + floatAt(colours, 3 * k + c)
+		count++
+	}
+	return hexOf((sum[0] ?? 0) / count, (sum[1] ?? 0) / count, (sum[2] ?? 0) / count)
+}

@@ -14,7 +14,8 @@ import {
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import type { ToolContext } from '@/editor/bench/definitions'
 import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
-import { type LiftedFrom, liftColours, liftOutlines } from '@/jobs/lifting'
+import type { PictureFrom } from '@/jobs/handOver'
+import { liftColours, liftOutlines } from '@/jobs/lifting'
 import { Cancelled } from '@/jobs/problems'
 import {
 	type Asked,
@@ -164,7 +165,7 @@ function partFor(
 	{ blob, width, height }: PlacedPhoto,
 	level: ImageBitmap,
 	box: Box | null,
-): { left: number; top: number; part: LiftedFrom } {
+): { left: number; top: number; part: PictureFrom } {
 	const whole: Box = { minX: 0, minY: 0, maxX: width, maxY: height }
 	const size = box ? Math.max(box.maxX - box.minX, box.maxY - box.minY) : 0
 	const about = box ? growBox(box, Math.max(LEAST_ROUND_PX, ROUND * size)) : whole

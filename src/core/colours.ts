@@ -1,0 +1,4 @@
+/** The core's fourth face: colours as one sets them; it comes with what needs it. */
+
+export { hexOfLch, type Lch, lchOf, typedHex } from './artwork/lch'
+export { discColour } from './photo/colour/photoColour'

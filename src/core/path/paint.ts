@@ -1,0 +1,49 @@
+import { mapPieces } from './edit'
+import type { Paint, Piece, Sheet, Stroke } from './model'
+
+/** What is to be different about how pieces are painted. */
+export interface PaintChange {
+	readonly fill?: Paint
+	readonly stroke?: Partial<Stroke>
+	/** 0 to 1 */
+	readonly opacity?: number
+}
+
+/** Pieces painted another way; what is not named stays. */
+export function paintPieces(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+	{ stroke, ...change }: PaintChange,
+): Sheet {
+	return mapPieces(sheet, (piece) =>
+		ids.has(piece.id)
+			? { ...piece, ...change, ...(stroke && { stroke: { ...piece.stroke, ...stroke } }) }
+			: piece,
+	)
+}
+
+/** Each piece with a flat fill of its own. */
+export function fillEach(sheet: Sheet, colours: ReadonlyMap<string, string>): Sheet {
+	return mapPieces(sheet, (piece) => {
+		const colour = colours.get(piece.id)
+		return colour ? { ...piece, fill: { kind: 'solid', colour } } : piece
+	})
+}
+
+/** The fill becomes the stroke's paint and the other way round. */
+export function swapPaints(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
+	return mapPieces(sheet, (piece) =>
+		ids.has(piece.id)
+			? { ...piece, fill: piece.stroke.paint, stroke: { ...piece.stroke, paint: piece.fill } }
+			: piece,
+	)
+}
+
+/** The colours that pieces are painted with, `#rrggbb`, those that most pieces have first. */
+export function coloursUsed(pieces: readonly Piece[]): string[] {
+	const uses = new Map<string, number>()
+	for (const { fill, stroke } of pieces)
+		for (const paint of [fill, stroke.paint])
+			if (paint.kind === 'solid') uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1)
+	return [...uses].sort((a, b) => b[1] - a[1]).map(([colour]) => colour)
+}

@@ -1,0 +1,42 @@
+import type { Contour } from '@/core'
+import type { ToneOptions } from '@/core/pictures'
+import type { ColourWorker, Under } from './colour.worker'
+import { endpoint, type Watch } from './endpoint'
+import { handOver, type PictureFrom } from './handOver'
+import { newestOnly } from './newestOnly'
+
+export type { Under } from './colour.worker'
+
+const worker = endpoint<ColourWorker>(
+	'Taking colours',
+	() => new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' }),
+)
+
+/** The photo's colour under each piece, `#rrggbb`; `null` where it does not reach. */
+export const coloursUnder = (photo: PictureFrom, all: readonly Under[]) =>
+	worker.run(async (remote) => {
+		await handOver(remote, photo)
+		return remote.coloursUnder(all)
+	})
+
+/** The colours that a photo consists of. */
+export const paletteOf = (photo: PictureFrom, count: number) =>
+	worker.run(async (remote) => {
+		await handOver(remote, photo)
+		return remote.palette(count)
+	})
+
+/** What is under a piece in a few flat areas; `null` for a request that a newer one overtook. */
+export const previewShades = newestOnly(
+	(
+		photo: PictureFrom,
+		contours: readonly Contour[],
+		count: number,
+		o: ToneOptions,
+		watch: Watch = {},
+	) =>
+		worker.run(async (remote) => {
+			await handOver(remote, photo)
+			return remote.shades(contours, count, o)
+		}, watch),
+)
