@@ -263,6 +263,7 @@ export {
 export {
 	addPieces,
 	changePiece,
+	piecesAbove,
 	removeOutline,
 	removePieces,
 	reorderPiece,

@@ -9,6 +9,13 @@ export function addPieces(sheet: Sheet, pieces: readonly Piece[]): Sheet {
 	return pieces.length > 0 ? { ...sheet, pieces: [...sheet.pieces, ...pieces] } : sheet
 }
 
+/** Lays pieces right above another; above all where there is none of that id. */
+export function piecesAbove(sheet: Sheet, id: string, pieces: readonly Piece[]): Sheet {
+	const place = sheet.pieces.findIndex((piece) => piece.id === id)
+	if (place < 0) return addPieces(sheet, pieces)
+	return { ...sheet, pieces: sheet.pieces.toSpliced(place + 1, 0, ...pieces) }
+}
+
 export function removePieces(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
 	return mapPieces(sheet, (piece) => (ids.has(piece.id) ? null : piece))
 }

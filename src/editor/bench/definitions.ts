@@ -140,6 +140,8 @@ export interface PassDef {
 	readonly ownTools?: readonly ToolDef[]
 	/** How pieces are shown: as they are traced, or by themselves, when nothing can be changed on the canvas. */
 	readonly shows: 'trace' | ((slices: Slices) => 'artwork' | 'black on white' | 'white on black')
+	/** How strongly pieces show in their own paints while they are traced, 0 to 1; in none where absent. */
+	readonly paints?: (slices: Slices, tool: ToolDef) => number
 	/** The photo is away. */
 	readonly hidesPhoto?: boolean
 	/** What its card holds; those that open and close are opened when they are asked for. */

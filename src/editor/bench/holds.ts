@@ -1,10 +1,26 @@
 import type { NodeKind } from '@/core'
 
 /** What is seen, or how the canvas answers, while a key is held, whatever the tool. */
-export type BenchHold = 'photo' | 'artwork' | 'silhouette' | 'loupe' | 'finely' | 'pan' | 'zoom-box'
+export type BenchHold =
+	| 'photo'
+	| 'artwork'
+	| 'silhouette'
+	| 'outlines'
+	| 'loupe'
+	| 'finely'
+	| 'pan'
+	| 'zoom-box'
 
 /** What a held key makes of a press; each tool names those that mean something to it. */
-export type PressHold = NodeKind | 'insert' | 'lasso' | 'pull' | 'copy' | 'apart' | 'outside'
+export type PressHold =
+	| NodeKind
+	| 'insert'
+	| 'lasso'
+	| 'pull'
+	| 'copy'
+	| 'apart'
+	| 'outside'
+	| 'for-stroke'
 
 /** Shift stands here for the hands that have no keys. */
 export type Hold = BenchHold | PressHold | 'shift'
@@ -25,6 +41,7 @@ export const HOLDS: readonly HoldDef[] = [
 	{ hold: 'photo', key: 'h', does: 'Hide the photo', button: 'No photo' },
 	{ hold: 'artwork', key: 'j', does: 'Hide the artwork' },
 	{ hold: 'silhouette', key: 'k', does: 'Silhouette' },
+	{ hold: 'outlines', key: ',', does: 'Pieces without their paint, in Colour' },
 	{ hold: 'loupe', key: 'v', does: 'Loupe: 8 × at the pointer' },
 	{ hold: 'finely', key: 'g', does: 'Snap to nothing; arrows go by 0.1 px', button: 'No snap' },
 	{ hold: 'insert', key: 'a', does: 'Click a segment: insert a node', button: 'Insert' },
@@ -33,6 +50,7 @@ export const HOLDS: readonly HoldDef[] = [
 	{ hold: 'copy', key: 'u', does: 'Drag a piece: move a copy', button: 'Copy' },
 	{ hold: 'apart', key: 'b', does: 'Drag a corner: each side by itself', button: 'Sides apart' },
 	{ hold: 'outside', key: 't', does: 'Dab: too much is lifted here', button: 'Too much' },
+	{ hold: 'for-stroke', key: 'i', does: 'Click: a colour for the stroke', button: 'For stroke' },
 	{ hold: 'corner', key: 'c', does: 'Click nodes: corners', button: 'Corner' },
 	{ hold: 'smooth', key: 's', does: 'Click nodes: smooth', button: 'Smooth' },
 	{ hold: 'symmetric', key: 'y', does: 'Click nodes: symmetric', button: 'Symmetric' },
@@ -51,6 +69,7 @@ const BENCH_HOLDS: ReadonlySet<Hold> = new Set<BenchHold>([
 	'photo',
 	'artwork',
 	'silhouette',
+	'outlines',
 	'loupe',
 	'finely',
 	'pan',

@@ -1,4 +1,5 @@
 import type { PassDef, ToolDef } from '@/editor/bench/definitions'
+import { colourPass } from './colour/pass'
 import { cutPass } from './cut/pass'
 import { exportPass } from './export/pass'
 import { photoPass } from './photo/pass'
@@ -14,6 +15,7 @@ export const PASSES: readonly PassDef[] = [
 	refinePass,
 	thinPass,
 	cutPass,
+	colourPass,
 	proofPass,
 	exportPass,
 ]

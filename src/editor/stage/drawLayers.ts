@@ -48,12 +48,15 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 	}
 
 	const pieces: Layers['pieces'] = (ctx, viewport, among) => {
-		const { pass, holds, overlay } = desk.getState()
+		const { pass, holds, overlay, tool } = desk.getState()
 		const shows = holds.has('silhouette') ? heldSilhouette(pass, slices) : shownBy(pass, slices)
 		if (holds.has('artwork') && (shows === 'trace' || shows === 'artwork')) return
 		if (shows === 'trace') {
 			const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
-			paintTrace(ctx, shown(among), selection, overlay.filled, viewport)
+			const paints = holds.has('outlines') ? 0 : (pass.paints?.(slices, tool) ?? 0)
+			if (paints > 0) paintArtwork(ctx, shown(among), viewport, paints)
+			const tinted = paints === 0 && pass.paints === undefined
+			paintTrace(ctx, shown(among), selection, { filled: overlay.filled, tinted }, viewport)
 			paintMirrored(ctx, open.sheet(), selection, viewport)
 		} else {
 			const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }

@@ -33,13 +33,14 @@ const FLASH = 0.38
 
 /**
  * How pieces look while they are traced: tinted, so that the photo shows, with a cased line.
+ * @param filled an outline whose inside flashes
  * @param selection names an outline only where that is one of several of its piece
  */
 export function paintTrace(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
 	selection: Selection,
-	filled: string | null,
+	{ filled, tinted }: { readonly filled: string | null; readonly tinted: boolean },
 	viewport: Viewport,
 ): void {
 	const { scale } = viewport.view
@@ -59,7 +60,8 @@ export function paintTrace(
 	const chosenIds = chosenPieces(selection)
 	for (const piece of visiblePieces(sheet, viewport)) {
 		const active = chosenIds.has(piece.id)
-		tint(filledPath(piece.contours, viewport), active ? TINT : IDLE_TINT, piece.fillRule)
+		if (tinted)
+			tint(filledPath(piece.contours, viewport), active ? TINT : IDLE_TINT, piece.fillRule)
 		const lines = linesOf(piece.contours, viewport)
 		ctx.lineWidth = (width + CASING_PX) / scale
 		ctx.strokeStyle = INKS.casing
@@ -131,11 +133,15 @@ export function paintSilhouette(
 	}
 }
 
-/** The pieces in their own paints, as they will be sent out; open outlines go as lines. */
+/**
+ * The pieces in their own paints, as they will be sent out; open outlines go as lines.
+ * @param strength 1 as they are, less where what lies below is to be seen through them
+ */
 export function paintArtwork(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
 	viewport: Viewport,
+	strength = 1,
 ): void {
 	ctx.setTransform(...viewMatrix(viewport.view, viewport.ratio))
 	for (const piece of visiblePieces(sheet, viewport)) {
@@ -144,7 +150,7 @@ export function paintArtwork(
 			const path = wholePath(contours, viewport, strokeReach(stroke))
 			const lay = (paint: Paint, draw: () => void) => {
 				if (paint.kind === 'none') return
-				ctx.globalAlpha = opacity * (paint.alpha ?? 1)
+				ctx.globalAlpha = strength * opacity * (paint.alpha ?? 1)
 				ctx.fillStyle = ctx.strokeStyle = paint.colour
 				draw()
 			}

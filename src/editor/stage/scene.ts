@@ -119,7 +119,7 @@ export function mountScene(
 }
 
 /** Held keys by which something else is seen. */
-const SEEN_HOLDS = ['photo', 'artwork', 'silhouette', 'loupe'] as const
+const SEEN_HOLDS = ['photo', 'artwork', 'silhouette', 'outlines', 'loupe'] as const
 
 function afterDesk(redraw: Redraw, state: DeskState, before: DeskState): void {
 	const differs = (...keys: (keyof DeskState)[]) => keys.some((key) => state[key] !== before[key])
@@ -149,9 +149,11 @@ function afterDarkroom(
 /** What a pass keeps changed: its overlays are drawn anew, and what of the sheet they cover. */
 function afterSlices(redraw: Redraw, desk: Desk, slices: Slices, draw: Layers): () => void {
 	const shown = () => {
-		const { overlays, shows } = desk.getState().pass
+		const { pass, tool } = desk.getState()
+		const { overlays, shows, paints } = pass
 		const instead = overlays?.instead?.(slices)
-		return [shows === 'trace' ? shows : shows(slices), instead && [...instead].join()].join()
+		const seen = shows === 'trace' ? shows : shows(slices)
+		return [seen, paints?.(slices, tool), instead && [...instead].join()].join()
 	}
 	let before = shown()
 	let nodes = draw.showsNodes()

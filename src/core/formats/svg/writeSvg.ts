@@ -1,6 +1,7 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { openingsOf } from '../../path/openings'
+import { coloursUsed } from '../../path/paint'
 import { formatPathData } from '../pathData'
 
 export interface SvgOptions {
@@ -113,6 +114,8 @@ export interface ExportSummary {
 	readonly openings: number
 	readonly nodes: number
 	readonly openOutlines: number
+	/** How many colours they are painted in. */
+	readonly colours: number
 }
 
 /** @param openings how many openings a piece has, where that is known already */
@@ -127,5 +130,6 @@ export function exportSummary(
 		openings: shown.reduce((sum, p) => sum + openings(p), 0),
 		nodes: contours.reduce((sum, c) => sum + c.nodes.length, 0),
 		openOutlines: contours.filter((c) => !c.closed && c.nodes.length > 1).length,
+		colours: coloursUsed(shown).length,
 	}
 }

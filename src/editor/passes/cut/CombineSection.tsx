@@ -21,7 +21,7 @@ import { divided, previewCombined } from '@/jobs/combining'
 import { frameOf, ShapePicture } from '@/kit/ShapePicture'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { NOTHING } from '@/store/selection'
-import { areaOf, named, useChosenPieces } from './chosen'
+import { areaOf, named, useChosenPieces } from '../chosen'
 import { cutSlice } from './cutSlice'
 import { regionsTool, startingFates } from './regions'
 

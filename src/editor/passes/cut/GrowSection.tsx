@@ -11,7 +11,7 @@ import { previewOffset } from '@/jobs/combining'
 import { LengthField } from '@/kit/LengthField'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
-import { areaOf, useChosenPieces } from './chosen'
+import { areaOf, useChosenPieces } from '../chosen'
 import { useProposal } from './useProposal'
 
 const FIRST_MM = 2

@@ -33,7 +33,7 @@ import { Notice } from '@/kit/Notice'
 import { frameOf } from '@/kit/ShapePicture'
 import { showProblem } from '@/kit/snackbar'
 import { selectContour } from '@/store/selection'
-import { areaOf, useChosenPieces } from './chosen'
+import { areaOf, useChosenPieces } from '../chosen'
 
 /** What one sees through, and what would fall out of card. */
 export function OpeningsSection() {

@@ -20,7 +20,7 @@ import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/w
 import { LengthField } from '@/kit/LengthField'
 import { showSnack } from '@/kit/snackbar'
 import { NOTHING } from '@/store/selection'
-import { useChosenPieces } from './chosen'
+import { useChosenPieces } from '../chosen'
 
 /** Ends this near to each other are meant to meet, as a share of the sheet's width. */
 const REACH_SHARE = 0.02

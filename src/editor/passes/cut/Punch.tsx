@@ -3,7 +3,7 @@
 import Typography from '@mui/material/Typography'
 import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { useChosenPieces } from './chosen'
+import { useChosenPieces } from '../chosen'
 import { cutSlice } from './cutSlice'
 import { usePunch } from './usePunch'
 

@@ -11,7 +11,7 @@ import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/w
 import { findDifferences, findWindings } from '@/jobs/combining'
 import { ShapePicture } from '@/kit/ShapePicture'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { useChosenPieces } from './chosen'
+import { useChosenPieces } from '../chosen'
 import { cutSlice } from './cutSlice'
 import { makeAlike } from './makeAlike'
 

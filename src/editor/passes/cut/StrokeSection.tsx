@@ -11,7 +11,7 @@ import { previewStroke } from '@/jobs/combining'
 import { LengthField } from '@/kit/LengthField'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { CAP_WORDS, JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
-import { useChosenPieces } from './chosen'
+import { useChosenPieces } from '../chosen'
 import { useProposal } from './useProposal'
 
 const FIRST_WIDTH_PX = 12

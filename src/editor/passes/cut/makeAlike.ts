@@ -1,7 +1,7 @@
 import { type Piece, takeOutlines } from '@/core'
 import { resolved } from '@/jobs/combining'
 import type { OpenSheet } from '@/store/openSheet'
-import { areaOf } from './chosen'
+import { areaOf } from '../chosen'
 
 /** Gives a piece outlines that fill what it fills now, under either fill rule. */
 export async function makeAlike(open: OpenSheet, piece: Piece): Promise<void> {

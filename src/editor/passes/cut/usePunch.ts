@@ -6,7 +6,7 @@ import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workb
 import { combined } from '@/jobs/combining'
 import { showSnack } from '@/kit/snackbar'
 import type { OpenSheet } from '@/store/openSheet'
-import { areaOf } from './chosen'
+import { areaOf } from '../chosen'
 import { cutSlice } from './cutSlice'
 
 /** While a piece is punched into, cuts every outline out of it that a drawing tool closes. */

@@ -1,0 +1,61 @@
+'use client'
+
+import { type ComponentType, lazy, useEffect, useState } from 'react'
+import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
+import { FIRST_RING_PX, RING_PX, takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
+import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { LabelledSlider } from '@/kit/LabelledSlider'
+import { Sections } from '@/kit/Sections'
+import { ToolRows } from '../ToolRows'
+import { useAsked } from '../useAsked'
+import { ColourUnder } from './ColourUnder'
+import { colourSlice } from './colourSlice'
+import { COLOUR_PARTS, type ColourPart } from './parts'
+
+// A section comes when it is first opened.
+const CONTENTS: Readonly<Record<ColourPart, ComponentType>> = {
+	fill: lazy(() => import('./FillSection').then((m) => ({ default: m.FillSection }))),
+	stroke: lazy(() => import('./StrokeLook').then((m) => ({ default: m.StrokeLook }))),
+	shades: lazy(() => import('./ShadesSection').then((m) => ({ default: m.ShadesSection }))),
+}
+const SECTIONS = COLOUR_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
+
+export function ColourCard() {
+	const { slices } = useWorkbench()
+	const tool = useDesk((state) => state.tool)
+	const strength = useSlice(colourSlice, (state) => state.strength)
+	const ring = useSlice(takeColourSlice, (state) => state.ring)
+	const [shown, setShown] = useState<ColourPart | null>('fill')
+	useAsked(COLOUR_PARTS, setShown)
+	// What is proposed here belongs to this pass alone.
+	useEffect(() => () => slices.of(colourSlice).setState({ shades: null }), [slices])
+	return (
+		<>
+			<ToolRows />
+			{tool === takeColourTool && (
+				<LabelledSlider
+					label="Ring"
+					shown={`${ring} px`}
+					value={ring}
+					min={RING_PX.min}
+					max={RING_PX.max}
+					step={2}
+					normal={FIRST_RING_PX}
+					onChange={(next) => slices.of(takeColourSlice).setState({ ring: next })}
+				/>
+			)}
+			<ColourUnder />
+			<LabelledSlider
+				label="Paint over the photo"
+				shown={`${Math.round(100 * strength)} %`}
+				value={strength}
+				min={0}
+				max={1}
+				step={0.05}
+				normal={1}
+				onChange={(next) => slices.of(colourSlice).setState({ strength: next })}
+			/>
+			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
+		</>
+	)
+}

@@ -1,0 +1,38 @@
+import { lazy } from 'react'
+import type { PassDef } from '@/editor/bench/definitions'
+import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { penTool } from '@/editor/tools/pen/pen'
+import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
+import { takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
+import { counted } from '../counted'
+import { colourSlice } from './colourSlice'
+import { paintColour } from './paintColour'
+import { COLOUR_PARTS, COLOUR_UNDER } from './parts'
+
+/** While one draws, paints are so much weaker, so that the photo is seen. */
+const DRAWING = 0.3
+
+/** From a silhouette to flat colours. */
+export const colourPass: PassDef = {
+	id: 'colour',
+	number: 6,
+	name: 'Colour',
+	purpose:
+		'Fill and stroke: colours out of the photo or of your own; flat shades of what is under a piece.',
+	tools: [arrangePiecesTool, takeColourTool, penTool, nodesTool],
+	shows: 'trace',
+	paints: (slices, tool) => slices.of(colourSlice).getState().strength * (tool.draws ? DRAWING : 1),
+	overlays: {
+		paint: (ctx, viewport, { slices }) =>
+			paintColour(
+				ctx,
+				slices.of(colourSlice).getState(),
+				slices.of(takeColourSlice).getState(),
+				viewport,
+			),
+	},
+	parts: [COLOUR_UNDER, ...COLOUR_PARTS],
+	figure: ({ colours }) => (colours > 0 ? counted(colours, 'colour', 'colours') : null),
+	Card: lazy(() => import('./ColourCard').then((m) => ({ default: m.ColourCard }))),
+}

@@ -1,0 +1,47 @@
+import {
+	type Contour,
+	newPiece,
+	type Piece,
+	piecesAbove,
+	type Sheet,
+	transformContour,
+} from '@/core'
+import { pictureUnder } from '@/editor/bench/photoPicture'
+import type { Slices } from '@/editor/bench/slices'
+import { previewShades } from '@/jobs/colouring'
+import type { OpenSheet } from '@/store/openSheet'
+import { NOTHING } from '@/store/selection'
+import type { Shade, ShadesWish } from './colourSlice'
+
+/** The photo under a piece as flat areas, sheet px; `null` where a newer request overtook this one. */
+export async function shadesOf(
+	sheet: Sheet,
+	piece: Piece,
+	wish: ShadesWish,
+	slices: Slices,
+): Promise<readonly Shade[] | null> {
+	const photo = pictureUnder(sheet, slices, piece.contours)
+	if (!photo) return []
+	const { picture, from, to, scale } = photo
+	const on = (contours: readonly Contour[], map: typeof from) =>
+		contours.map((contour) => transformContour(contour, map))
+	const regions = await previewShades(picture, on(piece.contours, from), wish.count, {
+		smallest: wish.smallest * scale ** 2,
+		tolerance: wish.deviation * scale,
+	})
+	return regions?.map((region) => ({ ...region, contours: on(region.contours, to) })) ?? null
+}
+
+/** Shades become pieces right above the one that they are of, chosen together, in one step. */
+export function keepShades(open: OpenSheet, piece: Piece, areas: readonly Shade[]): void {
+	const made = areas.map(
+		({ contours, colour }, n): Piece => ({
+			...newPiece(`${piece.name}, shade ${n + 1}`, contours),
+			fill: { kind: 'solid', colour },
+		}),
+	)
+	open.apply(`Shades of “${piece.name}”`, (sheet) => piecesAbove(sheet, piece.id, made))
+	open.seal()
+	const [first] = made
+	if (first) open.select({ ...NOTHING, piece: first.id, others: new Set(made.map(({ id }) => id)) })
+}

@@ -1,0 +1,59 @@
+import {
+	boxesTouch,
+	type Contour,
+	contourBounds,
+	joinBoxes,
+	type Piece,
+	type Sheet,
+	transformContour,
+} from '@/core'
+import { type PhotoPicture, pictureUnder } from '@/editor/bench/photoPicture'
+import type { Slices } from '@/editor/bench/slices'
+import { coloursUnder, type Under } from '@/jobs/colouring'
+
+/** What lies so near to a piece's edge does not count, sheet px. */
+const MARGIN_PX = 3
+
+/** The photo's colour under each piece, `#rrggbb` by the piece's id; without those that no photo shows under. */
+export async function takeUnder(
+	sheet: Sheet,
+	pieces: readonly Piece[],
+	slices: Slices,
+): Promise<Map<string, string>> {
+	const found = new Map<string, string>()
+	/** Pieces by the photo under them: a worker has one at a time. */
+	const byPhoto = new Map<string, { photo: PhotoPicture; pieces: Piece[] }>()
+	for (const piece of pieces) {
+		const photo = pictureUnder(sheet, slices, piece.contours)
+		if (!photo) continue
+		const { key } = photo.picture
+		const group = byPhoto.get(key) ?? { photo, pieces: [] }
+		group.pieces.push(piece)
+		byPhoto.set(key, group)
+	}
+	for (const { photo, pieces: own } of byPhoto.values()) {
+		const asked = own.map((piece) => underOf(sheet, piece, photo))
+		const colours = await coloursUnder(photo.picture, asked)
+		for (const [n, piece] of own.entries()) {
+			const colour = colours[n]
+			if (colour) found.set(piece.id, colour)
+		}
+	}
+	return found
+}
+
+function underOf({ pieces }: Sheet, piece: Piece, { from, scale }: PhotoPicture): Under {
+	const on = (contours: readonly Contour[]) =>
+		contours.map((contour) => transformContour(contour, from))
+	const box = boxOf(piece)
+	const above = pieces
+		.slice(pieces.indexOf(piece) + 1)
+		.filter((one) => !one.hidden && one.fill.kind !== 'none' && boxesTouch(boxOf(one), box))
+	return {
+		contours: on(piece.contours),
+		covered: above.map(({ contours }) => on(contours)),
+		margin: MARGIN_PX * scale,
+	}
+}
+
+const boxOf = ({ contours }: Piece) => contours.map(contourBounds).reduce(joinBoxes)

@@ -1,0 +1,75 @@
+import { useEffect, useMemo } from 'react'
+import { coloursUsed, type PaintChange, type Piece, paintPieces } from '@/core'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { pictureUnder } from '@/editor/bench/photoPicture'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { paletteOf } from '@/jobs/colouring'
+import { useChosenPieces } from '../chosen'
+import { colourSlice } from './colourSlice'
+
+/** So many colours of a photo are offered, and of a sheet at most. */
+const PHOTO_COLOURS = 10
+const SHEET_COLOURS = 20
+
+/** The pieces that are painted, and the ways to paint them. */
+export interface Paints {
+	readonly pieces: readonly Piece[]
+	readonly swatches: readonly { readonly of: string; readonly colours: readonly string[] }[]
+	readonly readOnly: boolean
+	/** @param key what is one step with it, until `rest` */
+	paint(label: string, change: PaintChange, key: string): void
+	rest(): void
+}
+
+export function usePaints(): Paints {
+	const { open, refresh } = useWorkbench()
+	const readOnly = useOpenSheet((state) => state.readOnly)
+	const sheet = useSheetAtRest()
+	const pieces = useChosenPieces()
+	const photo = usePhotoPalette()
+	const swatches = useMemo(
+		() => [
+			{ of: 'This sheet', colours: coloursUsed(sheet.pieces).slice(0, SHEET_COLOURS) },
+			{ of: 'The photo', colours: photo },
+		],
+		[sheet, photo],
+	)
+	return {
+		pieces,
+		swatches,
+		readOnly,
+		paint: (label, change, key) => {
+			const ids = new Set(pieces.map(({ id }) => id))
+			open.apply(label, (s) => paintPieces(s, ids, change), key)
+			refresh()
+		},
+		rest: () => open.seal(),
+	}
+}
+
+/** The colours that the photo under the pieces consists of; none until they are known. */
+function usePhotoPalette(): readonly string[] {
+	const { open, slices } = useWorkbench()
+	const sheet = useSheetAtRest()
+	// A photo that has just been opened is asked for its colours then.
+	const pyramids = useSlice(darkroomSlice, (state) => state.pyramids)
+	const palette = useSlice(colourSlice, (state) => state.palette)
+	const shown = sheet.photos.findLast(({ hidden }) => !hidden)
+	const blob = shown?.blob
+	const there = blob !== undefined && Boolean(pyramids.get(blob))
+	useEffect(() => {
+		const colour = slices.of(colourSlice)
+		if (!there || blob === undefined || colour.getState().palette?.blob === blob) return
+		const all = open.sheet().pieces.flatMap(({ contours }) => contours)
+		const photo = pictureUnder(open.sheet(), slices, all)
+		if (!photo) return
+		paletteOf(photo.picture, PHOTO_COLOURS).then(
+			(found) => colour.setState({ palette: { blob, colours: found.map((one) => one.colour) } }),
+			// Without them there are only fewer swatches.
+			() => {},
+		)
+	}, [there, blob, open, slices])
+	return palette && palette.blob === blob ? palette.colours : NO_COLOURS
+}
+
+const NO_COLOURS: readonly string[] = []

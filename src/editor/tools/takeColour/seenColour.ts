@@ -1,0 +1,30 @@
+import { applyAffine, invertAffine, type Point, type Sheet } from '@/core'
+import { discColour } from '@/core/colours'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { photoAt } from '@/editor/bench/photoEdges'
+import type { Slices } from '@/editor/bench/slices'
+
+let canvas: OffscreenCanvas | null = null
+
+/**
+ * The colour of the photo in a ring about a place, `#rrggbb`; `null` where no photo shows.
+ * @param at sheet px
+ * @param ring how wide it is, px of the photo
+ */
+export function seenColour(sheet: Sheet, slices: Slices, at: Point, ring: number): string | null {
+	const photo = photoAt(sheet, at)
+	const level = photo && slices.of(darkroomSlice).getState().pyramids.get(photo.blob)?.levels[0]
+	const back = photo && invertAffine(photo.place)
+	if (!level || !back) return null
+	const [x, y] = applyAffine(back, at)
+	// What of the ring lies beyond the photo is left out: it moves inwards.
+	const size = Math.min(ring, level.width, level.height)
+	const left = Math.max(0, Math.min(level.width - size, Math.round(x - size / 2)))
+	const top = Math.max(0, Math.min(level.height - size, Math.round(y - size / 2)))
+	canvas ??= new OffscreenCanvas(1, 1)
+	if (canvas.width !== size) canvas.width = canvas.height = size
+	const context = canvas.getContext('2d', { willReadFrequently: true })
+	if (!context) return null
+	context.drawImage(level, left, top, size, size, 0, 0, size, size)
+	return discColour(context.getImageData(0, 0, size, size))
+}

@@ -1,0 +1,114 @@
+import ColorizeRounded from '@mui/icons-material/ColorizeRounded'
+import { type PaintChange, type Point, paintPieces } from '@/core'
+import type { ToolDef } from '@/editor/bench/definitions'
+import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
+import { heldKey } from '@/editor/bench/holds'
+import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
+import { chosenPieces, NOTHING } from '@/store/selection'
+import { seenColour } from './seenColour'
+import { RING_PX, type TakeColourState, takeColourSlice } from './takeColourSlice'
+
+/** What the tool needs of what goes on beside it. */
+export interface TakeColourNeeds {
+	state(): TakeColourState
+	set(change: Partial<TakeColourState>): void
+	/** The colour of the photo in a ring about a place, `#rrggbb`; `null` where there is none. */
+	colourAt(at: Point, ring: number): string | null
+}
+
+/** Takes a colour out of the photo, or from a piece, for the pieces that are chosen. */
+export function createTakeColour(bench: Bench, needs: TakeColourNeeds): Tool {
+	let pointer: PointerInput | null = null
+
+	const colourUnder = ({ at, shift }: PointerInput): string | null => {
+		if (!shift) return needs.colourAt(at, needs.state().ring)
+		const fill = pieceUnder(bench.sheet(), at)?.fill
+		return fill?.kind === 'solid' ? fill.colour : null
+	}
+
+	const look = (input: PointerInput) => {
+		pointer = input
+		needs.set({ at: { place: input.at, colour: colourUnder(input) } })
+	}
+
+	const paintable = (): Set<string> => {
+		const chosen = chosenPieces(bench.selection())
+		const free = bench.sheet().pieces.filter((p) => chosen.has(p.id) && isOpenToEdits(p))
+		return new Set(free.map(({ id }) => id))
+	}
+
+	return {
+		down: (input) => {
+			look(input)
+			const ids = paintable()
+			if (ids.size === 0) {
+				// There is nothing to paint yet: the piece under the pointer is chosen for it.
+				const piece = pieceUnder(bench.sheet(), input.at)
+				if (piece) bench.select({ ...NOTHING, piece: piece.id })
+				return
+			}
+			const colour = colourUnder(input)
+			if (!colour) return
+			const paint = { kind: 'solid', colour } as const
+			const stroke = input.hold === 'for-stroke'
+			const change: PaintChange = stroke ? { stroke: { paint } } : { fill: paint }
+			bench.apply(stroke ? 'Take a colour for the stroke' : 'Take a colour', (sheet) =>
+				paintPieces(sheet, ids, change),
+			)
+			bench.seal()
+		},
+		move: look,
+		up: look,
+		leave: () => {
+			pointer = null
+			needs.set({ at: null })
+		},
+		doubleClick: () => {},
+		key: ({ key, mod }) => {
+			const by = KEYS[key]
+			if (mod || by === undefined) return false
+			const ring = Math.max(RING_PX.min, Math.min(RING_PX.max, needs.state().ring + by))
+			needs.set({ ring })
+			if (pointer) look(pointer)
+			return true
+		},
+		rest: () => {
+			pointer = null
+			needs.set({ at: null })
+		},
+		hint: () => {
+			const ids = paintable()
+			if (ids.size === 0) return 'Click a piece to choose it; the next click takes a colour for it.'
+			const what = ids.size === 1 ? 'the piece chosen' : `${ids.size} pieces`
+			return `Click: this colour fills ${what}. ${heldKey('for-stroke')} for the stroke, Shift: from a piece. [ and ]: ring.`
+		},
+		overlay: () => NO_OVERLAY,
+		cursor: () => 'crosshair',
+	}
+}
+
+/** By how much keys widen the ring, px. */
+const KEYS: Readonly<Record<string, number>> = { '[': -2, ']': 2 }
+
+export const takeColourTool: ToolDef = {
+	id: 'take-colour',
+	name: 'Take colour',
+	key: 'w',
+	icon: ColorizeRounded,
+	about: 'pieces',
+	holds: ['for-stroke'],
+	shortcuts: [
+		{ keys: 'Click', does: 'Fill the pieces chosen with the colour in the ring' },
+		{ keys: heldKey('for-stroke'), does: 'Click: for their stroke' },
+		{ keys: 'Shift', does: 'Click: the colour of the piece under the pointer' },
+		{ keys: '[  ]', does: 'A smaller, a larger ring', taps: ['[', ']'] },
+	],
+	create: ({ bench, open, slices }) => {
+		const own = slices.of(takeColourSlice)
+		return createTakeColour(bench, {
+			state: own.getState,
+			set: (change) => own.setState(change),
+			colourAt: (at, ring) => seenColour(open.sheet(), slices, at, ring),
+		})
+	},
+}
