@@ -53,7 +53,7 @@ for (const [width, height] of [
 		] as const
 		for (const p of [...places, places[0]]) await page.touchscreen.tap(...bench.on(p))
 		const found: Record<string, string[]> = {}
-		for (const pass of ['Photo', 'Rough', 'Refine', 'Thin', 'Cut', 'Proof', 'Export']) {
+		for (const pass of ['Photo', 'Rough', 'Refine', 'Thin', 'Cut', 'Colour', 'Proof', 'Export']) {
 			const step = track.getByRole('button', { name: new RegExp(pass) })
 			await step.tap()
 			await expect(step).toHaveAttribute('aria-current', 'step')

@@ -83,7 +83,7 @@ for (const scheme of ['day', 'lamplight'])
 		await bench.clickAll([...TRIANGLE, TRIANGLE[0]!])
 		await bench.key('e')
 		await bench.click(TRIANGLE[0]!)
-		for (const name of ['Photo', 'Rough', 'Refine', 'Thin', 'Cut', 'Proof', 'Export']) {
+		for (const name of ['Photo', 'Rough', 'Refine', 'Thin', 'Cut', 'Colour', 'Proof', 'Export']) {
 			await bench.pass(name)
 			await expect(page.getByRole('region', { name: `${name} pass` })).toBeVisible()
 			await isAccessible(name)

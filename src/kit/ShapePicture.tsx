@@ -19,6 +19,7 @@ export function ShapePicture({
 	frame = frameOf(contours),
 	faint = false,
 	hollow = false,
+	colour = 'currentColor',
 	behind,
 }: {
 	contours: readonly Contour[]
@@ -30,6 +31,8 @@ export function ShapePicture({
 	faint?: boolean
 	/** Only the line. */
 	hollow?: boolean
+	/** What it is drawn in; the text's colour where it is not said. */
+	colour?: string | undefined
 	/** Outlines that are drawn faintly under it. */
 	behind?: readonly Contour[]
 }) {
@@ -39,7 +42,7 @@ export function ShapePicture({
 	const x = frame.minX - (side - width) / 2 - side * ROOM
 	const y = frame.minY - (side - height) / 2 - side * ROOM
 	const view = side * (1 + 2 * ROOM)
-	const line = { stroke: 'currentColor', strokeWidth: side / 14 }
+	const line = { stroke: colour, strokeWidth: side / 14 }
 	return (
 		<svg
 			width={size}
@@ -60,7 +63,7 @@ export function ShapePicture({
 			<path
 				d={sketchPathData(contours)}
 				fillRule={rule}
-				fill={hollow ? 'none' : 'currentColor'}
+				fill={hollow ? 'none' : colour}
 				{...(hollow && line)}
 			/>
 		</svg>

@@ -14,6 +14,7 @@ import { lazy, memo, Suspense, useEffect, useRef, useState } from 'react'
 import {
 	boundsOf,
 	changePiece,
+	INK,
 	type Piece,
 	releaseOpening,
 	removeOutline,
@@ -136,6 +137,7 @@ const PieceRow = memo(function PieceRow({ piece }: { piece: Piece }) {
 						rule={piece.fillRule}
 						faint={piece.hidden}
 						hollow={piece.fill.kind === 'none'}
+						colour={ownColour(piece)}
 					/>
 					<Box sx={{ minWidth: 0, textAlign: 'left' }}>
 						<Typography variant="body2" noWrap sx={{ fontWeight: selected ? 650 : 500 }}>
@@ -273,3 +275,9 @@ const NAME = {
 	'&.Mui-focusVisible': { outline: '2px solid' },
 } as const
 const ACTION = { fontSize: 17, p: 0.4, color: 'text.secondary' } as const
+
+/** The colour that a piece is painted in; ink is as legible as text, by day and by lamplight. */
+function ownColour({ fill, stroke }: Piece): string | undefined {
+	const paint = fill.kind === 'none' ? stroke.paint : fill
+	return paint.kind === 'solid' && paint.colour !== INK ? paint.colour : undefined
+}

@@ -26,7 +26,7 @@ export function ToolRows() {
 			sx={{
 				display: 'grid',
 				gap: 0.5,
-				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(0, 1fr))' : '1fr',
+				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(max-content, 1fr))' : '1fr',
 			}}
 		>
 			{pass.tools.map((tool, i) => {
@@ -56,7 +56,7 @@ export function ToolRows() {
 							justifyContent: 'flex-start',
 							gap: 0.75,
 							height: 40,
-							px: 1,
+							px: 0.75,
 							borderRadius: 1,
 							border: 1,
 							borderColor: here ? 'primary.main' : 'divider',

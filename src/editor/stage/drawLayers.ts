@@ -55,8 +55,8 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 			const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
 			const paints = holds.has('outlines') ? 0 : (pass.paints?.(slices, tool) ?? 0)
 			if (paints > 0) paintArtwork(ctx, shown(among), viewport, paints)
-			const tinted = paints === 0 && pass.paints === undefined
-			paintTrace(ctx, shown(among), selection, { filled: overlay.filled, tinted }, viewport)
+			const how = { filled: overlay.filled, painted: paints > 0 }
+			paintTrace(ctx, shown(among), selection, how, viewport)
 			paintMirrored(ctx, open.sheet(), selection, viewport)
 		} else {
 			const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }

@@ -34,13 +34,14 @@ const FLASH = 0.38
 /**
  * How pieces look while they are traced: tinted, so that the photo shows, with a cased line.
  * @param filled an outline whose inside flashes
+ * @param painted their own paints show already: there is no tint, and a line only round those chosen
  * @param selection names an outline only where that is one of several of its piece
  */
 export function paintTrace(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
 	selection: Selection,
-	{ filled, tinted }: { readonly filled: string | null; readonly tinted: boolean },
+	{ filled, painted }: { readonly filled: string | null; readonly painted: boolean },
 	viewport: Viewport,
 ): void {
 	const { scale } = viewport.view
@@ -60,13 +61,14 @@ export function paintTrace(
 	const chosenIds = chosenPieces(selection)
 	for (const piece of visiblePieces(sheet, viewport)) {
 		const active = chosenIds.has(piece.id)
-		if (tinted)
+		if (!painted)
 			tint(filledPath(piece.contours, viewport), active ? TINT : IDLE_TINT, piece.fillRule)
+		if (painted && !active) continue
 		const lines = linesOf(piece.contours, viewport)
 		ctx.lineWidth = (width + CASING_PX) / scale
 		ctx.strokeStyle = INKS.casing
 		for (const line of lines) ctx.stroke(line)
-		ctx.lineWidth = (active ? width : width * IDLE_SHARE) / scale
+		ctx.lineWidth = (active && !painted ? width : width * IDLE_SHARE) / scale
 		ctx.strokeStyle = colour
 		for (const line of lines) ctx.stroke(line)
 		const chosen = piece.contours.find((contour) => contour.id === selection.contour)

@@ -4,12 +4,10 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import type { Paint } from '@/core'
+import { INK, type Paint } from '@/core'
 import { hexOfLch, type Lch, lchOf, typedHex } from '@/core/colours'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
-
-const INK = '#22272e'
 
 const SLIDERS: readonly {
 	readonly of: keyof Lch

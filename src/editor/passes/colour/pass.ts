@@ -10,8 +10,8 @@ import { colourSlice } from './colourSlice'
 import { paintColour } from './paintColour'
 import { COLOUR_PARTS, COLOUR_UNDER } from './parts'
 
-/** While one draws, paints are so much weaker, so that the photo is seen. */
-const DRAWING = 0.3
+/** While one draws, or takes colours from the photo, paints are so much weaker, so that it is seen. */
+const BACK = 0.3
 
 /** From a silhouette to flat colours. */
 export const colourPass: PassDef = {
@@ -22,7 +22,8 @@ export const colourPass: PassDef = {
 		'Fill and stroke: colours out of the photo or of your own; flat shades of what is under a piece.',
 	tools: [arrangePiecesTool, takeColourTool, penTool, nodesTool],
 	shows: 'trace',
-	paints: (slices, tool) => slices.of(colourSlice).getState().strength * (tool.draws ? DRAWING : 1),
+	paints: (slices, tool) =>
+		slices.of(colourSlice).getState().strength * (tool.draws || tool === takeColourTool ? BACK : 1),
 	overlays: {
 		paint: (ctx, viewport, { slices }) =>
 			paintColour(

@@ -1,0 +1,63 @@
+import { expect, test } from './bench'
+
+test.describe.configure({ timeout: 120_000 })
+
+test('the teapot: its colour from the photo, a stroke of dots, shades of its own, sent out in them', async ({
+	bench,
+	page,
+}) => {
+	const card = page.getByRole('region', { name: 'Colour pass' })
+	const pieces = page.getByRole('region', { name: 'Pieces' })
+	await bench.beginPhoto('Teapot', { width: 920, height: 690 })
+	await bench.key('2')
+	await bench.key('l')
+	await bench.drag([50, 85], [880, 655])
+	await expect(page.getByRole('button', { name: 'Keep as a piece' })).toBeEnabled({
+		timeout: 30_000,
+	})
+	await bench.key('Enter')
+	await expect(pieces).toContainText('Piece 1')
+	await bench.key('6')
+	await expect(card).toBeVisible()
+	await card.getByRole('button', { name: 'Colour under it' }).click()
+	const hex = card.getByLabel('Fill colour')
+	await expect(hex).not.toHaveValue('#22272e')
+	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour1.png' })
+
+	await test.step('a colour out of the ring, for the stroke by its key', async () => {
+		const under = await hex.inputValue()
+		await bench.key('w')
+		await bench.hover([300, 300])
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour2.png' })
+		await bench.click([300, 300])
+		await expect(hex).not.toHaveValue(under)
+		await bench.key('Control+z')
+		await expect(hex).toHaveValue(under)
+		await page.keyboard.down('i')
+		await bench.click([600, 560])
+		await page.keyboard.up('i')
+		await card.getByRole('button', { name: 'Stroke', exact: true }).click()
+		await expect(card.getByLabel('Stroke colour')).toBeVisible()
+		await card.getByLabel('Stroke width').fill('6')
+		await page.keyboard.press('Enter')
+		await card.getByRole('combobox', { name: 'Line' }).click()
+		await page.getByRole('option', { name: 'Dots' }).click()
+		await expect(card.getByLabel('Dashes and gaps, px')).toHaveValue('0 12')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour3.png' })
+	})
+
+	await test.step('shades, kept as pieces in one step', async () => {
+		await card.getByRole('button', { name: 'Shades' }).click()
+		await expect(card.getByRole('status')).toContainText('5 shades', { timeout: 30_000 })
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour4.png' })
+		await card.getByRole('button', { name: 'Keep as pieces' }).click()
+		await expect(pieces).toContainText('Piece 1, shade 5')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour5.png' })
+	})
+
+	const svg = await bench.exported()
+	expect(svg).toContain('stroke-dasharray="0 12"')
+	expect(new Set(svg.match(/fill="#[\da-f]{6}"/g)).size).toBe(6)
+	await bench.key('Control+z')
+	await expect(pieces).not.toContainText('shade')
+})
