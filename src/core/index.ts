@@ -179,6 +179,17 @@ export {
 	splitAt,
 } from './path/ends'
 export { withFreshIds } from './path/freshIds'
+export {
+	drawnFrom,
+	endsOf,
+	type Gradient,
+	gradientAcross,
+	isGradient,
+	reversed,
+	standIn,
+	transformPaint,
+	withStop,
+} from './path/gradients'
 export { guarded, type Kept } from './path/guarded'
 export {
 	addGuides,
@@ -208,6 +219,7 @@ export {
 	type Piece,
 	type PlacedPhoto,
 	type Sheet,
+	type Stop,
 	type Stroke,
 	type Tone,
 	type TraceLine,

@@ -12,6 +12,7 @@ import {
 	sheetToJson,
 	sketchPathData,
 	soundChangeSteps,
+	standIn,
 } from '@/core'
 import { type Ahead, NO_AHEAD } from './ahead'
 import {
@@ -408,7 +409,8 @@ function joinedByLook<L extends object>(
 }
 
 function colourOf(paint: Paint): string {
-	if (paint.kind === 'none') return 'none'
-	const alpha = Math.round((paint.alpha ?? 1) * 255)
-	return alpha < 255 ? paint.colour + alpha.toString(16).padStart(2, '0') : paint.colour
+	const flat = standIn(paint)
+	if (!flat) return 'none'
+	const alpha = Math.round(flat.alpha * 255)
+	return alpha < 255 ? flat.colour + alpha.toString(16).padStart(2, '0') : flat.colour
 }

@@ -43,9 +43,25 @@ const contour = z.looseObject({
 	),
 })
 
+const stops = z.array(z.looseObject({ at: share, colour, alpha: z.exactOptional(share) })).check(
+	z.minLength(1),
+	z.refine(
+		(all) => all.every((stop, n) => n === 0 || stop.at >= (all[n - 1]?.at ?? 0)),
+		'stops must rise',
+	),
+)
+
 const paint = z.discriminatedUnion('kind', [
 	z.looseObject({ kind: z.literal('none') }),
 	z.looseObject({ kind: z.literal('solid'), colour, alpha: z.exactOptional(share) }),
+	z.looseObject({ kind: z.literal('linear'), from: point, to: point, stops }),
+	z.looseObject({
+		kind: z.literal('radial'),
+		centre: point,
+		along: point,
+		across: point,
+		stops,
+	}),
 ])
 
 const stroke = z.looseObject({

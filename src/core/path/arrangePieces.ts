@@ -3,6 +3,7 @@ import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { scaleAbout } from '../geometry/placement'
 import { contourBounds } from './contour'
 import { mapPieces } from './edit'
+import { transformPaint, transformStroke } from './gradients'
 import { type Contour, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { transformContour } from './pieces'
@@ -25,7 +26,8 @@ export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Aff
 			? {
 					...piece,
 					contours: piece.contours.map((contour) => movedContour(contour, map)),
-					stroke: { ...piece.stroke, width: piece.stroke.width * grows },
+					fill: transformPaint(piece.fill, map),
+					stroke: transformStroke(piece.stroke, map, grows),
 				}
 			: piece,
 	)

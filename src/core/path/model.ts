@@ -51,6 +51,30 @@ export type Paint =
 			/** 0 to 1; 1 where absent */
 			readonly alpha?: number
 	  }
+	/** Along a way: before its beginning as there, beyond its end as there; sheet px. */
+	| {
+			readonly kind: 'linear'
+			readonly from: Point
+			readonly to: Point
+			readonly stops: readonly Stop[]
+	  }
+	/** Outwards from a centre, the half-axes of its last ellipse ending at two points; sheet px. */
+	| {
+			readonly kind: 'radial'
+			readonly centre: Point
+			readonly along: Point
+			readonly across: Point
+			readonly stops: readonly Stop[]
+	  }
+
+/** A colour of a gradient at a share of its way, 0 to 1, in rising order; in between sRGB is mixed evenly. */
+export interface Stop {
+	readonly at: number
+	/** `#rrggbb` */
+	readonly colour: string
+	/** 0 to 1; 1 where absent */
+	readonly alpha?: number
+}
 
 /** How outlines are drawn as lines. What is absent is as SVG begins with it. */
 export interface Stroke {

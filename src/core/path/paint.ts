@@ -44,6 +44,11 @@ export function coloursUsed(pieces: readonly Piece[]): string[] {
 	const uses = new Map<string, number>()
 	for (const { fill, stroke } of pieces)
 		for (const paint of [fill, stroke.paint])
-			if (paint.kind === 'solid') uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1)
+			for (const colour of coloursIn(paint)) uses.set(colour, (uses.get(colour) ?? 0) + 1)
 	return [...uses].sort((a, b) => b[1] - a[1]).map(([colour]) => colour)
+}
+
+function coloursIn(paint: Paint): string[] {
+	if (paint.kind === 'none') return []
+	return paint.kind === 'solid' ? [paint.colour] : paint.stops.map(({ colour }) => colour)
 }

@@ -7,6 +7,7 @@ import {
 	turnAbout,
 } from '../geometry/placement'
 import { type Point, subtract } from '../geometry/point'
+import { transformPaint, transformStroke } from './gradients'
 import { movedMirror } from './mirror'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 import { transformContour } from './pieces'
@@ -169,7 +170,8 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,
 			contours: piece.contours.map((contour) => transformContour(contour, grow)),
-			stroke: { ...piece.stroke, width: piece.stroke.width * factor },
+			fill: transformPaint(piece.fill, grow),
+			stroke: transformStroke(piece.stroke, grow, factor),
 		})),
 	}
 	return replacePicture(grown, id, picture)

@@ -19,6 +19,7 @@ import {
 	releaseOpening,
 	removeOutline,
 	removePieces,
+	standIn,
 } from '@/core'
 import type { Inner } from '@/editor/bench/innerOutlines'
 import { lookAtBox } from '@/editor/bench/lookAt'
@@ -278,6 +279,6 @@ const ACTION = { fontSize: 17, p: 0.4, color: 'text.secondary' } as const
 
 /** The colour that a piece is painted in; ink is as legible as text, by day and by lamplight. */
 function ownColour({ fill, stroke }: Piece): string | undefined {
-	const paint = fill.kind === 'none' ? stroke.paint : fill
-	return paint.kind === 'solid' && paint.colour !== INK ? paint.colour : undefined
+	const flat = standIn(fill) ?? standIn(stroke.paint)
+	return flat && flat.colour !== INK ? flat.colour : undefined
 }

@@ -1,6 +1,7 @@
 import { combineAreas } from '../../combine/combine'
 import { type Affine, composeAffine } from '../../geometry/affine'
 import { type Box, boxCorners } from '../../geometry/box'
+import { standIn } from '../../path/gradients'
 import { type Contour, newId } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { clipped, type Drawn, layersOf, type Region, shapeBox } from './drawn'
@@ -77,10 +78,11 @@ export function maskedBy(reader: Reader, said: string | undefined, place: Place,
 
 /** How light a shape is, 0 to 1 (as sRGB weighs it), and how much of what is beneath it covers. */
 function brightness({ fill, opacity }: Drawn): { light: number; alpha: number } {
-	if (fill.kind === 'none') return { light: 0, alpha: 0 }
-	const paint = readPaint(fill.colour)
+	const flat = standIn(fill)
+	if (!flat) return { light: 0, alpha: 0 }
+	const paint = readPaint(flat.colour)
 	const [r, g, b] = paint?.kind === 'colour' ? paint.colour : [0, 0, 0]
-	return { light: 0.2125 * r + 0.7154 * g + 0.0721 * b, alpha: (fill.alpha ?? 1) * opacity }
+	return { light: 0.2125 * r + 0.7154 * g + 0.0721 * b, alpha: flat.alpha * opacity }
 }
 
 /** The part of the sheet that a mask is about at all: the shapes and a tenth around, if not said. */

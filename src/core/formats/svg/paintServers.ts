@@ -1,32 +1,122 @@
-import { IDENTITY } from '../../geometry/affine'
+import { composeAffine, IDENTITY } from '../../geometry/affine'
+import type { Box } from '../../geometry/box'
+import { distance, type Point } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
+import { type Gradient, standIn, transformPaint } from '../../path/gradients'
+import type { Stop as GradientStop, Paint } from '../../path/model'
+import { isSound } from '../../path/reach'
 import { type Drawn, layersOf } from './drawn'
 import type { SvgElement } from './elements'
 import { FIRST_LOOKS, opacityOf } from './looks'
-import { BLACK, type Colour, readPaint, referenceOf } from './paints'
+import { BLACK, type Colour, readPaint, referenceOf, solid } from './paints'
 import type { Place, Reader } from './reader'
-import { lengthPx, shareOf } from './units'
+import { parseTransform } from './transforms'
+import { lengthPx, type Side, shareOf } from './units'
 
 /**
- * The mean colour of a gradient or pattern, which stands for it.
- * @returns `nothing` where it paints nothing, `missing` where there is none of that id
+ * What a gradient or pattern paints a shape with, sheet px; a pattern as its mean colour.
+ * @param box round the shape, in the units where it is drawn
+ * @param opacity what it is drawn with besides its own, 0 to 1
+ * @returns `missing` where there is none of that id
  */
-export function serverColour(
+export function serverPaint(
 	reader: Reader,
 	place: Place,
 	id: string,
-): Colour | 'nothing' | 'missing' {
+	box: () => Box,
+	opacity: number,
+): Paint | 'missing' {
 	const server = reader.tree.byId.get(id)
 	if (!server) return 'missing'
-	if (server.name === 'pattern') return patternColour(reader, server)
+	if (server.name === 'pattern') {
+		const colour = patternColour(reader, server)
+		return colour === 'nothing' ? { kind: 'none' } : solid(colour, opacity)
+	}
 	if (!/^(linear|radial)Gradient$/.test(server.name)) return 'missing'
 	const stops = stopsOf(reader, server).map((stop) => stopOf(reader, stop, place))
 	const [only, more] = stops
-	if (!only) return 'nothing'
-	if (!more) return only.colour
-	reader.tally.add('gradients, each as its mean colour')
-	return meanOf(stops)
+	if (!only) return { kind: 'none' }
+	if (!more) return solid(only.colour, opacity)
+	const placed = placedGradient(reader, server, place, box)
+	if (placed === 'nothing') return { kind: 'none' }
+	// Of no length, it is the last colour all over.
+	if (placed === 'all last') return solid((stops.at(-1) ?? only).colour, opacity)
+	const paint = { ...placed, stops: risingStops(stops, opacity) }
+	if (pointsOf(paint).flat().every(isSound)) return paint
+	reader.tally.add('gradients beyond 10 million px, each as its mean colour')
+	return solid(meanOf(stops), opacity)
+}
+
+const pointsOf = (paint: Gradient): readonly Point[] =>
+	paint.kind === 'linear' ? [paint.from, paint.to] : [paint.centre, paint.along, paint.across]
+
+/** Where a gradient lies on the sheet, without its colours. */
+function placedGradient(
+	reader: Reader,
+	server: SvgElement,
+	place: Place,
+	box: () => Box,
+): Gradient | 'nothing' | 'all last' {
+	const chain = chainOf(reader, server)
+	const said = (name: string) =>
+		chain.find((one) => one.attributes[name] !== undefined)?.attributes[name]
+	let map = place.map
+	let ruler = place.ruler
+	if (said('gradientUnits') !== 'userSpaceOnUse') {
+		const { minX, minY, maxX, maxY } = box()
+		if (!(maxX > minX && maxY > minY)) return 'nothing'
+		map = composeAffine(map, [maxX - minX, 0, 0, maxY - minY, minX, minY])
+		ruler = { ...ruler, width: 1, height: 1 }
+	}
+	map = composeAffine(map, parseTransform(said('gradientTransform'), ruler))
+	const spread = said('spreadMethod')
+	if (spread === 'reflect' || spread === 'repeat') reader.tally.add('repeats of gradients')
+	const read = (name: string, side: Side, fallback: string) =>
+		lengthPx(said(name), ruler, side) ?? lengthPx(fallback, ruler, side) ?? 0
+	if (server.name === 'linearGradient') {
+		const from: Point = [read('x1', 'width', '0%'), read('y1', 'height', '0%')]
+		const to: Point = [read('x2', 'width', '100%'), read('y2', 'height', '0%')]
+		if (distance(from, to) === 0) return 'all last'
+		return transformPaint({ kind: 'linear', from, to, stops: [] }, map) as Gradient
+	}
+	const [x, y] = [read('cx', 'width', '50%'), read('cy', 'height', '50%')]
+	const radius = read('r', 'diagonal', '50%')
+	if (!(radius > 0)) return 'all last'
+	const focal = [lengthPx(said('fx'), ruler, 'width'), lengthPx(said('fy'), ruler, 'height')]
+	if ((focal[0] ?? x) !== x || (focal[1] ?? y) !== y) reader.tally.add('focal points of gradients')
+	const round = {
+		kind: 'radial',
+		centre: [x, y],
+		along: [x + radius, y],
+		across: [x, y + radius],
+	} as const
+	return transformPaint({ ...round, stops: [] }, map) as Gradient
+}
+
+/** A gradient, the one it refers to for what it does not say itself, and so on. */
+function chainOf(reader: Reader, gradient: SvgElement): SvgElement[] {
+	const chain: SvgElement[] = []
+	for (let at: SvgElement | undefined = gradient; at && !chain.includes(at); ) {
+		chain.push(at)
+		at = reader.tree.byId.get(referenceOf(at.attributes.href) ?? '')
+	}
+	return chain
+}
+
+/** Stops as a paint has them: none lies before the one that it follows. */
+function risingStops(stops: readonly Stop[], opacity: number): GradientStop[] {
+	let least = 0
+	return stops.map(({ at, colour: [r, g, b, alpha] }) => {
+		least = Math.max(least, at)
+		const flat = solid([r, g, b, 1], 1)
+		const visible = Math.round(alpha * opacity * 1e4) / 1e4
+		return {
+			at: least,
+			colour: flat.kind === 'solid' ? flat.colour : '#000000',
+			...(visible < 1 && { alpha: visible }),
+		}
+	})
 }
 
 interface Stop {
@@ -36,12 +126,9 @@ interface Stop {
 
 /** The stops of a gradient, or of the one that it refers to for them. */
 function stopsOf(reader: Reader, gradient: SvgElement): SvgElement[] {
-	const seen = new Set<SvgElement>()
-	for (let at: SvgElement | undefined = gradient; at && !seen.has(at); ) {
-		seen.add(at)
-		const stops = at.children.filter(({ name }) => name === 'stop')
+	for (const one of chainOf(reader, gradient)) {
+		const stops = one.children.filter(({ name }) => name === 'stop')
 		if (stops.length > 0) return stops
-		at = reader.tree.byId.get(referenceOf(at.attributes.href) ?? '')
 	}
 	return []
 }
@@ -91,9 +178,10 @@ function patternColour(reader: Reader, pattern: SvgElement): Colour | 'nothing' 
 	const sum = [0, 0, 0, 0]
 	for (const item of items) {
 		const { fill } = item
-		const paint = fill.kind === 'solid' ? readPaint(fill.colour) : undefined
-		if (paint?.kind !== 'colour' || fill.kind !== 'solid') continue
-		const share = Math.min(1, areaOf(item) / tile) * (fill.alpha ?? 1) * item.opacity
+		const flat = standIn(fill)
+		const paint = flat ? readPaint(flat.colour) : undefined
+		if (paint?.kind !== 'colour' || !flat) continue
+		const share = Math.min(1, areaOf(item) / tile) * flat.alpha * item.opacity
 		// What is laid on covers what was there.
 		for (const i of [0, 1, 2]) sum[i] = (sum[i] ?? 0) * (1 - share) + (paint.colour[i] ?? 0) * share
 		sum[3] = (sum[3] ?? 0) * (1 - share) + share

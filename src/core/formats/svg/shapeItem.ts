@@ -1,7 +1,8 @@
 import type { Affine } from '../../geometry/affine'
+import { EMPTY_BOX, joinBoxes } from '../../geometry/box'
 import { arcLength } from '../../geometry/cubic'
 import { distance } from '../../geometry/point'
-import { segmentCubic, segments } from '../../path/contour'
+import { contourBounds, segmentCubic, segments } from '../../path/contour'
 import { inferKinds } from '../../path/kinds'
 import type { Contour, Paint, Stroke } from '../../path/model'
 import { transformContour } from '../../path/pieces'
@@ -10,8 +11,8 @@ import { type Drawn, NO_STROKE, strokeArea } from './drawn'
 import type { SvgElement } from './elements'
 import type { Looks } from './looks'
 import { opacityOf } from './looks'
-import { serverColour } from './paintServers'
-import { BLACK, type Colour, readPaint, type SaidPaint, solid } from './paints'
+import { serverPaint } from './paintServers'
+import { BLACK, readPaint, type SaidPaint, solid } from './paints'
 import type { Place, Reader } from './reader'
 import { shapeOf } from './shapes'
 import { lengthPx } from './units'
@@ -32,7 +33,7 @@ export function shapeItems(reader: Reader, element: SvgElement, place: Place): D
 		? solid(BLACK, 1)
 		: element.name === 'line'
 			? NO_PAINT
-			: paintOf(reader, place, looks.fill, looks['fill-opacity'])
+			: paintOf(reader, place, looks.fill, looks['fill-opacity'], shape.contours)
 	const local = place.clipping ? NO_STROKE : strokeOf(reader, place, element, shape.contours)
 	const drawn = shape.contours.filter(({ nodes }) => nodes.length > 1)
 	if (drawn.length === 0) return []
@@ -145,7 +146,7 @@ function strokeOf(
 	contours: readonly Contour[],
 ): Stroke {
 	const { looks, ruler } = place
-	const paint = paintOf(reader, place, looks.stroke, looks['stroke-opacity'])
+	const paint = paintOf(reader, place, looks.stroke, looks['stroke-opacity'], contours)
 	const px = (said: string) => lengthPx(said, ruler, 'diagonal')
 	const width = px(looks['stroke-width']) ?? 1
 	if (paint.kind === 'none' || !(width > 0)) return NO_STROKE
@@ -189,28 +190,33 @@ function lengthTold(element: SvgElement, contours: readonly Contour[]): number {
 	return length / told
 }
 
-function paintOf(reader: Reader, place: Place, said: string, opacity: string): Paint {
-	const colour = colourOf(reader, place, readPaint(said))
-	return colour ? solid(colour, opacityOf(opacity)) : NO_PAINT
-}
-
-function colourOf(reader: Reader, place: Place, said: SaidPaint | undefined): Colour | undefined {
-	switch (said?.kind) {
-		case 'colour':
-			return said.colour
-		case 'current': {
-			const { color } = place.looks
-			const current = readPaint(color)
-			return current?.kind === 'colour' ? current.colour : BLACK
+/** @param contours the shape itself, in the units where it is drawn */
+function paintOf(
+	reader: Reader,
+	place: Place,
+	said: string,
+	opacity: string,
+	contours: readonly Contour[],
+): Paint {
+	const share = opacityOf(opacity)
+	const box = () => contours.map(contourBounds).reduce(joinBoxes, EMPTY_BOX)
+	const paint = (words: SaidPaint | undefined): Paint => {
+		switch (words?.kind) {
+			case 'colour':
+				return solid(words.colour, share)
+			case 'current': {
+				const current = readPaint(place.looks.color)
+				return solid(current?.kind === 'colour' ? current.colour : BLACK, share)
+			}
+			case 'server': {
+				const found = serverPaint(reader, place, words.id, box, share)
+				return found === 'missing' ? paint(words.otherwise) : found
+			}
+			default:
+				return NO_PAINT
 		}
-		case 'server': {
-			const found = serverColour(reader, place, said.id)
-			if (found === 'missing') return colourOf(reader, place, said.otherwise)
-			return found === 'nothing' ? undefined : found
-		}
-		default:
-			return undefined
 	}
+	return paint(readPaint(said))
 }
 
 function strokeComesFirst(order: string): boolean {

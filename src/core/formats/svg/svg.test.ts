@@ -47,7 +47,13 @@ describe('writing', () => {
 
 	test('an open outline is written as a line, and counted', () => {
 		expect(formatSvg(cut)).toContain('fill="none" stroke="#22272e" stroke-width="1" d="M0 0L5 5"')
-		expect(exportSummary(cut)).toEqual({ pieces: 2, openings: 1, nodes: 10, openOutlines: 1 })
+		expect(exportSummary(cut)).toEqual({
+			pieces: 2,
+			openings: 1,
+			nodes: 10,
+			openOutlines: 1,
+			colours: 1,
+		})
 	})
 
 	test('names with any character are kept, and hidden pieces left out', () => {

@@ -1,4 +1,5 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
+import type { Gradient } from '../../path/gradients'
 import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { openingsOf } from '../../path/openings'
 import { coloursUsed } from '../../path/paint'
@@ -20,11 +21,16 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const items = displayList(sheet, o.only)
 	const { width, height } = sheet
 	const idOf = createIds()
+	const pieceIds = items.map((item) => idOf(item.piece.name))
+	const digits = o.digits ?? 3
+	const servers = createServers(() => idOf('gradient'), digits)
+	const drawn = items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers))
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
 		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
 		`\t<title>${escapeXml(sheet.name)}</title>`,
-		...items.map((item) => pieceElement(item, idOf(item.piece.name), o.digits ?? 3)),
+		...servers.elements(),
+		...drawn,
 		'</svg>',
 		'',
 	].join('\n')
@@ -48,12 +54,17 @@ function createIds(): (name: string) => string {
 	}
 }
 
-function pieceElement({ piece, opacity, shapes }: DisplayItem, id: string, digits: number): string {
+function pieceElement(
+	{ piece, opacity, shapes }: DisplayItem,
+	id: string,
+	digits: number,
+	servers: Servers,
+): string {
 	const faint = opacity < 1 ? ` opacity="${opacity}"` : ''
 	return [
 		`\t<g id="${id}"${faint}>`,
 		`\t\t<title>${escapeXml(piece.name)}</title>`,
-		...shapes.map((shape) => `\t\t${pathElement(shape, digits)}`),
+		...shapes.map((shape) => `\t\t${pathElement(shape, digits, servers)}`),
 		'\t</g>',
 	].join('\n')
 }
@@ -61,24 +72,25 @@ function pieceElement({ piece, opacity, shapes }: DisplayItem, id: string, digit
 function pathElement(
 	{ contours, rule, fill, stroke, strokeBelow }: DisplayShape,
 	digits: number,
+	servers: Servers,
 ): string {
 	const attributes = [
-		`fill="${paintValue(fill)}"`,
+		`fill="${servers.valueOf(fill)}"`,
 		...(rule === 'evenodd' && fill.kind !== 'none' ? ['fill-rule="evenodd"'] : []),
 		...paintAlpha('fill-opacity', fill),
-		...(stroke.paint.kind === 'none' ? [] : strokeAttributes(stroke)),
+		...(stroke.paint.kind === 'none' ? [] : strokeAttributes(stroke, servers)),
 		...(strokeBelow && stroke.paint.kind !== 'none' ? ['paint-order="stroke"'] : []),
 		`d="${formatPathData(contours, digits)}"`,
 	]
 	return `<path ${attributes.join(' ')}/>`
 }
 
-function strokeAttributes(stroke: Stroke): string[] {
+function strokeAttributes(stroke: Stroke, servers: Servers): string[] {
 	const { paint, width, cap, join, miterLimit, dashes, dashOffset } = stroke
 	const said = (name: string, value: string | number | undefined, initial: string | number) =>
 		value === undefined || value === initial ? [] : [`${name}="${value}"`]
 	return [
-		`stroke="${paintValue(paint)}"`,
+		`stroke="${servers.valueOf(paint)}"`,
 		`stroke-width="${width}"`,
 		...paintAlpha('stroke-opacity', paint),
 		...said('stroke-linecap', cap, 'butt'),
@@ -90,12 +102,53 @@ function strokeAttributes(stroke: Stroke): string[] {
 }
 
 function paintAlpha(name: string, paint: Paint): string[] {
-	const alpha = paint.kind === 'none' ? 1 : (paint.alpha ?? 1)
+	const alpha = paint.kind === 'solid' ? (paint.alpha ?? 1) : 1
 	return alpha < 1 ? [`${name}="${alpha}"`] : []
 }
 
-function paintValue(paint: Paint): string {
-	return paint.kind === 'none' ? 'none' : paint.colour
+/** Gradients as a document has them: each once, named where it is used. */
+interface Servers {
+	valueOf(paint: Paint): string
+	/** The lines that define those named so far. */
+	elements(): string[]
+}
+
+function createServers(nextId: () => string, digits: number): Servers {
+	const ids = new Map<string, string>()
+	const lines: string[] = []
+	return {
+		valueOf: (paint) => {
+			if (paint.kind === 'none') return 'none'
+			if (paint.kind === 'solid') return paint.colour
+			const key = JSON.stringify(paint)
+			const id = ids.get(key) ?? nextId()
+			if (!ids.has(key)) {
+				ids.set(key, id)
+				lines.push(gradientElement(paint, id, digits))
+			}
+			return `url(#${id})`
+		},
+		elements: () =>
+			lines.length > 0 ? ['\t<defs>', ...lines.map((line) => `\t\t${line}`), '\t</defs>'] : [],
+	}
+}
+
+function gradientElement(gradient: Gradient, id: string, digits: number): string {
+	const px = (v: number) => Number(v.toFixed(digits))
+	const stops = gradient.stops
+		.map(({ at, colour, alpha = 1 }) => {
+			const faint = alpha < 1 ? ` stop-opacity="${alpha}"` : ''
+			return `<stop offset="${Number(at.toFixed(5))}" stop-color="${colour}"${faint}/>`
+		})
+		.join('')
+	if (gradient.kind === 'linear') {
+		const [[x1, y1], [x2, y2]] = [gradient.from, gradient.to]
+		return `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${px(x1)}" y1="${px(y1)}" x2="${px(x2)}" y2="${px(y2)}">${stops}</linearGradient>`
+	}
+	const { centre, along, across } = gradient
+	const matrix = [along, across].flatMap(([x, y]) => [x - centre[0], y - centre[1]])
+	const place = [...matrix, ...centre].map(px).join(' ')
+	return `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1" gradientTransform="matrix(${place})">${stops}</radialGradient>`
 }
 
 function escapeXml(text: string): string {
