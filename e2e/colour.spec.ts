@@ -46,6 +46,17 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour3.png' })
 	})
 
+	await test.step('a gradient, drawn over the piece and given a third colour', async () => {
+		await card.getByRole('button', { name: 'Fill', exact: true }).click()
+		await card.getByRole('radio', { name: 'Gradient' }).click()
+		await bench.drag([350, 200], [520, 560])
+		await card.getByRole('button', { name: 'Add a stop' }).click()
+		await card.getByRole('button', { name: 'Stop 2 at 50 %' }).click()
+		await card.getByLabel('Colour of stop 2').fill('d98e04')
+		await page.keyboard.press('Enter')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour6.png' })
+	})
+
 	await test.step('shades, kept as pieces in one step', async () => {
 		await card.getByRole('button', { name: 'Shades' }).click()
 		await expect(card.getByRole('status')).toContainText('5 shades', { timeout: 30_000 })
@@ -57,7 +68,10 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 
 	const svg = await bench.exported()
 	expect(svg).toContain('stroke-dasharray="0 12"')
-	expect(new Set(svg.match(/fill="#[\da-f]{6}"/g)).size).toBe(6)
+	expect(new Set(svg.match(/fill="#[\da-f]{6}"/g)).size).toBe(5)
+	expect(svg).toContain('stop-color="#d98e04"')
+	expect(svg).toMatch(/<linearGradient[^>]* x1="3[45]\d[^>]* x2="5[12]\d/)
+	expect(svg).toMatch(/<path fill="url\(#gradient\)"/)
 	await bench.key('Control+z')
 	await expect(pieces).not.toContainText('shade')
 })

@@ -187,6 +187,7 @@ export {
 	isGradient,
 	reversed,
 	standIn,
+	stopsFrom,
 	transformPaint,
 	withStop,
 } from './path/gradients'
@@ -248,7 +249,16 @@ export {
 	releaseOpening,
 } from './path/openings'
 export { outlinesOfNodes } from './path/outlinesOfNodes'
-export { coloursUsed, fillEach, type PaintChange, paintPieces, swapPaints } from './path/paint'
+export {
+	coloursUsed,
+	fillEach,
+	type PaintChange,
+	type PaintOf,
+	paintEach,
+	paintOf,
+	paintPieces,
+	swapPaints,
+} from './path/paint'
 export {
 	addPhoto,
 	changePhoto,

@@ -127,3 +127,20 @@ export function drawnFrom(gradient: Gradient, from: Point, to: Point): Gradient 
 	if (round.kind !== 'radial' || !(reach(along) > 0)) return round
 	return { ...gradient, ...round, across: mix(from, round.across, reach(across) / reach(along)) }
 }
+
+/** A flat paint made a gradient begins as it was, and ends so light or, where it is light already, so dark. */
+const LIGHTER = '#ffffff'
+const DARKER = '#22272e'
+const LIGHT_LEVEL = 150
+
+/** The colours a paint would have as a gradient: those it has, or from its own to a lighter or darker one. */
+export function stopsFrom(paint: Paint): readonly Stop[] {
+	if (isGradient(paint)) return paint.stops
+	const { colour } = standIn(paint) ?? { colour: DARKER }
+	const levels = [1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16))
+	const isLight = levels.reduce((sum, v) => sum + v, 0) / 3 > LIGHT_LEVEL
+	return [
+		{ at: 0, colour },
+		{ at: 1, colour: between(colour, isLight ? DARKER : LIGHTER) },
+	]
+}

@@ -22,6 +22,30 @@ export function paintPieces(
 	)
 }
 
+/** Which of a piece's paints. */
+export type PaintOf = 'fill' | 'stroke'
+
+export const paintOf = (piece: Piece, of: PaintOf): Paint =>
+	of === 'fill' ? piece.fill : piece.stroke.paint
+
+/** Each piece's fill, or its stroke's paint, made anew from what it is. */
+export function paintEach(
+	sheet: Sheet,
+	ids: ReadonlySet<string>,
+	of: PaintOf,
+	make: (paint: Paint, piece: Piece) => Paint,
+): Sheet {
+	return mapPieces(sheet, (piece) => {
+		if (!ids.has(piece.id)) return piece
+		const before = paintOf(piece, of)
+		const paint = make(before, piece)
+		if (paint === before) return piece
+		return of === 'fill'
+			? { ...piece, fill: paint }
+			: { ...piece, stroke: { ...piece.stroke, paint } }
+	})
+}
+
 /** Each piece with a flat fill of its own. */
 export function fillEach(sheet: Sheet, colours: ReadonlyMap<string, string>): Sheet {
 	return mapPieces(sheet, (piece) => {

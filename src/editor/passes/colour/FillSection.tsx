@@ -12,7 +12,7 @@ import { usePaints } from './usePaints'
 /** What the pieces chosen are filled with. */
 export function FillSection() {
 	const { open, refresh } = useWorkbench()
-	const { pieces, swatches, readOnly, paint, rest } = usePaints()
+	const { pieces, swatches, readOnly, paint, each, rest } = usePaints()
 	const [first] = pieces
 	if (!first) return <NoneChosen />
 	return (
@@ -22,7 +22,7 @@ export function FillSection() {
 				paint={first.fill}
 				swatches={swatches}
 				disabled={readOnly}
-				onChange={(fill) => paint('Change the fill', { fill }, 'fill')}
+				onChange={(make) => each('fill', make)}
 				onRest={rest}
 			/>
 			<LabelledSlider

@@ -4,10 +4,23 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import { INK, type Paint } from '@/core'
+import {
+	boundsOf,
+	type Gradient,
+	gradientAcross,
+	INK,
+	isGradient,
+	joinBoxes,
+	type Paint,
+	type Piece,
+	type Stop,
+	standIn,
+	stopsFrom,
+} from '@/core'
 import { hexOfLch, type Lch, lchOf, typedHex } from '@/core/colours'
 import { LabelledSlider } from '@/kit/LabelledSlider'
-import { SwitchRow } from '@/kit/SwitchRow'
+import { WordChoice } from '@/kit/WordChoice'
+import { Stops } from './Stops'
 
 const SLIDERS: readonly {
 	readonly of: keyof Lch
@@ -21,7 +34,29 @@ const SLIDERS: readonly {
 	{ of: 'h', label: 'Hue', max: 360, step: 1, unit: '°' },
 ]
 
-/** A flat paint by its numbers and by swatches, or none. */
+/** Makes a piece's paint anew from what it is. */
+type Make = (paint: Paint, piece: Piece) => Paint
+
+const KINDS = [
+	['none', 'None'],
+	['solid', 'Flat'],
+	['linear', 'Linear gradient'],
+	['radial', 'Radial gradient'],
+] as const
+
+/** The paint as another kind, with as much of its colours as that has. */
+const asKind =
+	(kind: Paint['kind']): Make =>
+	(paint, { contours }) => {
+		if (kind === 'none') return { kind }
+		if (kind === 'solid') {
+			const { colour, alpha } = standIn(paint) ?? { colour: INK, alpha: 1 }
+			return { kind, colour, ...(alpha < 1 && { alpha }) }
+		}
+		return gradientAcross(kind, contours.map(boundsOf).reduce(joinBoxes), stopsFrom(paint))
+	}
+
+/** A paint by its numbers and by swatches, or none. */
 export function PaintFields({
 	what,
 	paint,
@@ -36,73 +71,55 @@ export function PaintFields({
 	/** `#rrggbb` by what they are of. */
 	readonly swatches: readonly { readonly of: string; readonly colours: readonly string[] }[]
 	readonly disabled: boolean
-	readonly onChange: (paint: Paint) => void
+	readonly onChange: (make: Make) => void
 	/** The next change is a step of its own. */
 	readonly onRest: () => void
 }) {
-	const colour = paint.kind === 'solid' ? paint.colour : null
-	const alpha = paint.kind === 'solid' ? (paint.alpha ?? 1) : 1
-	// What one slides to stays where it was put, though the nearest colour that shows is another.
-	const [put, setPut] = useState<{ readonly colour: string; readonly lch: Lch } | null>(null)
-	const give = (next: string, share = alpha) =>
-		onChange({ kind: 'solid', colour: next, ...(share < 1 && { alpha: share }) })
-	const lch = colour === null ? null : put?.colour === colour ? put.lch : lchOf(colour)
+	/** The stop that swatches and sliders are about. */
+	const [chosen, setChosen] = useState(0)
+	const once = (make: Make) => {
+		onChange(make)
+		onRest()
+	}
+	const stops = isGradient(paint) ? paint.stops : []
+	const at = Math.min(chosen, stops.length - 1)
+	const flat =
+		paint.kind === 'solid' ? { colour: paint.colour, alpha: paint.alpha ?? 1 } : stopOf(stops[at])
+	const give = (colour: string, alpha = flat?.alpha ?? 1) => {
+		const share = alpha < 1 ? { alpha } : {}
+		onChange((before) =>
+			isGradient(before)
+				? withStopAs(before, at, { colour, ...share })
+				: { kind: 'solid', colour, ...share },
+		)
+	}
 	return (
 		<>
-			<SwitchRow
-				label={`No ${what.toLowerCase()}`}
-				checked={colour === null}
-				disabled={disabled}
-				onChange={(none) => {
-					if (none) onChange({ kind: 'none' })
-					else give(INK)
-					onRest()
-				}}
+			<WordChoice
+				label={`${what} is`}
+				value={paint.kind}
+				words={KINDS}
+				onChange={(kind) => once(asKind(kind))}
 			/>
-			{colour !== null && lch && (
-				<>
-					<HexField
-						key={colour}
-						label={`${what} colour`}
-						colour={colour}
-						disabled={disabled}
-						onChange={(next) => {
-							give(next)
-							onRest()
-						}}
-					/>
-					{SLIDERS.map(({ of, label, unit, ...range }) => (
-						<LabelledSlider
-							key={of}
-							label={label}
-							shown={`${Math.round(lch[of] * 10) / 10}${unit}`}
-							value={lch[of]}
-							min={0}
-							normal={lch[of]}
-							disabled={disabled}
-							{...range}
-							onChange={(value) => {
-								const next = { ...lch, [of]: value }
-								const hex = hexOfLch(next)
-								setPut({ colour: hex, lch: next })
-								give(hex)
-							}}
-							onRest={onRest}
-						/>
-					))}
-					<LabelledSlider
-						label={`${what} opacity`}
-						shown={`${Math.round(100 * alpha)} %`}
-						value={alpha}
-						min={0.05}
-						max={1}
-						step={0.05}
-						normal={1}
-						disabled={disabled}
-						onChange={(share) => give(colour, share)}
-						onRest={onRest}
-					/>
-				</>
+			{isGradient(paint) && (
+				<Stops
+					gradient={paint}
+					chosen={at}
+					disabled={disabled}
+					onChoose={setChosen}
+					onChange={(make) => once((before) => (isGradient(before) ? make(before) : before))}
+				/>
+			)}
+			{flat && (
+				<ColourFields
+					label={isGradient(paint) ? `Colour of stop ${at + 1}` : `${what} colour`}
+					opacity={isGradient(paint) ? `Opacity of stop ${at + 1}` : `${what} opacity`}
+					colour={flat.colour}
+					alpha={flat.alpha}
+					disabled={disabled}
+					onChange={give}
+					onRest={onRest}
+				/>
 			)}
 			{swatches.map(({ of, colours }) => (
 				<Swatches
@@ -117,6 +134,84 @@ export function PaintFields({
 					}}
 				/>
 			))}
+		</>
+	)
+}
+
+const stopOf = (stop: Stop | undefined) =>
+	stop ? { colour: stop.colour, alpha: stop.alpha ?? 1 } : null
+
+function withStopAs(gradient: Gradient, n: number, look: Omit<Stop, 'at'>): Gradient {
+	return {
+		...gradient,
+		stops: gradient.stops.map((stop, k) => (k === n ? { at: stop.at, ...look } : stop)),
+	}
+}
+
+/** A colour by hex digits, by lightness, chroma and hue, and how much it covers. */
+function ColourFields({
+	label,
+	opacity,
+	colour,
+	alpha,
+	disabled,
+	onChange,
+	onRest,
+}: {
+	readonly label: string
+	readonly opacity: string
+	readonly colour: string
+	readonly alpha: number
+	readonly disabled: boolean
+	readonly onChange: (colour: string, alpha?: number) => void
+	readonly onRest: () => void
+}) {
+	// What one slides to stays where it was put, though the nearest colour that shows is another.
+	const [put, setPut] = useState<{ readonly colour: string; readonly lch: Lch } | null>(null)
+	const lch = put?.colour === colour ? put.lch : lchOf(colour)
+	return (
+		<>
+			<HexField
+				key={colour}
+				label={label}
+				colour={colour}
+				disabled={disabled}
+				onChange={(next) => {
+					onChange(next)
+					onRest()
+				}}
+			/>
+			{SLIDERS.map(({ of, label: name, unit, ...range }) => (
+				<LabelledSlider
+					key={of}
+					label={name}
+					shown={`${Math.round(lch[of] * 10) / 10}${unit}`}
+					value={lch[of]}
+					min={0}
+					normal={lch[of]}
+					disabled={disabled}
+					{...range}
+					onChange={(value) => {
+						const next = { ...lch, [of]: value }
+						const hex = hexOfLch(next)
+						setPut({ colour: hex, lch: next })
+						onChange(hex)
+					}}
+					onRest={onRest}
+				/>
+			))}
+			<LabelledSlider
+				label={opacity}
+				shown={`${Math.round(100 * alpha)} %`}
+				value={alpha}
+				min={0}
+				max={1}
+				step={0.05}
+				normal={1}
+				disabled={disabled}
+				onChange={(share) => onChange(colour, share)}
+				onRest={onRest}
+			/>
 		</>
 	)
 }

@@ -23,7 +23,7 @@ type DashName = (typeof DASHES)[number][0] | 'own'
 
 /** How the lines of the pieces chosen are drawn. */
 export function StrokeLook() {
-	const { pieces, swatches, readOnly, paint, rest } = usePaints()
+	const { pieces, swatches, readOnly, paint, each, rest } = usePaints()
 	const [first] = pieces
 	if (!first) return <NoneChosen />
 	const { stroke } = first
@@ -41,7 +41,7 @@ export function StrokeLook() {
 				paint={stroke.paint}
 				swatches={swatches}
 				disabled={readOnly}
-				onChange={(next) => set('Change the stroke', { paint: next }, 'stroke')}
+				onChange={(make) => each('stroke', make)}
 				onRest={rest}
 			/>
 			{!none && (

@@ -1,6 +1,7 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { gradientTool } from '@/editor/tools/gradient'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
@@ -20,7 +21,7 @@ export const colourPass: PassDef = {
 	name: 'Colour',
 	purpose:
 		'Fill and stroke: colours out of the photo or of your own; flat shades of what is under a piece.',
-	tools: [arrangePiecesTool, takeColourTool, penTool, nodesTool],
+	tools: [arrangePiecesTool, takeColourTool, gradientTool, penTool, nodesTool],
 	shows: 'trace',
 	paints: (slices, tool) =>
 		slices.of(colourSlice).getState().strength * (tool.draws || tool === takeColourTool ? BACK : 1),

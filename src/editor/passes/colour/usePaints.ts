@@ -1,5 +1,13 @@
 import { useEffect, useMemo } from 'react'
-import { coloursUsed, type PaintChange, type Piece, paintPieces } from '@/core'
+import {
+	coloursUsed,
+	type Paint,
+	type PaintChange,
+	type PaintOf,
+	type Piece,
+	paintEach,
+	paintPieces,
+} from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { pictureUnder } from '@/editor/bench/photoPicture'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
@@ -18,6 +26,8 @@ export interface Paints {
 	readonly readOnly: boolean
 	/** @param key what is one step with it, until `rest` */
 	paint(label: string, change: PaintChange, key: string): void
+	/** Like it, each piece's own paint made anew. */
+	each(of: PaintOf, make: (paint: Paint, piece: Piece) => Paint): void
 	rest(): void
 }
 
@@ -41,6 +51,11 @@ export function usePaints(): Paints {
 		paint: (label, change, key) => {
 			const ids = new Set(pieces.map(({ id }) => id))
 			open.apply(label, (s) => paintPieces(s, ids, change), key)
+			refresh()
+		},
+		each: (of, make) => {
+			const ids = new Set(pieces.map(({ id }) => id))
+			open.apply(`Change the ${of}`, (s) => paintEach(s, ids, of, make), of)
 			refresh()
 		},
 		rest: () => open.seal(),
