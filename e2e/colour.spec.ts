@@ -57,6 +57,15 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour6.png' })
 	})
 
+	await test.step('the gradient that is nearest to the photo under it', async () => {
+		await card.getByRole('button', { name: 'Gradient under it' }).click()
+		await expect(card.getByLabel('Colour of stop 2')).not.toHaveValue('#d98e04')
+		await expect(card.getByRole('combobox', { name: 'Fill is' })).toContainText('gradient')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour7.png' })
+		await bench.key('Control+z')
+		await expect(card.getByLabel('Colour of stop 2')).toHaveValue('#d98e04')
+	})
+
 	await test.step('shades, kept as pieces in one step', async () => {
 		await card.getByRole('button', { name: 'Shades' }).click()
 		await expect(card.getByRole('status')).toContainText('5 shades', { timeout: 30_000 })

@@ -201,6 +201,22 @@ await withPage(async (page, base) => {
 		.waitFor()
 	await page.getByRole('progressbar', { name: 'Lifting' }).waitFor({ state: 'detached' })
 	await shoot('by-colour')
+
+	await page.keyboard.press('Escape')
+	await page.keyboard.press('6')
+	await page
+		.getByRole('region', { name: 'Pieces' })
+		.getByRole('button', { name: /^Piece 1/ })
+		.click()
+	await page.getByRole('button', { name: 'Gradient under it' }).click()
+	await page.getByRole('button', { name: 'Stop 2 at 50 %' }).click()
+	await page.getByRole('radio', { name: 'Gradient' }).click()
+	await page.mouse.move(...pot([640, 600]))
+	await shoot('colour')
+	await page.getByRole('radio', { name: 'Arrange' }).click()
+	await page.getByRole('button', { name: 'Shades', exact: true }).click()
+	await page.getByText(/^5 shades/).waitFor()
+	await shoot('shades')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

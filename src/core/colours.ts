@@ -2,3 +2,4 @@
 
 export { hexOfLch, type Lch, lchOf, typedHex } from './artwork/lch'
 export { discColour } from './photo/colour/photoColour'
+export { type ColourMove, type SnappedColours, snapColours } from './photo/colour/snapColours'

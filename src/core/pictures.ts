@@ -3,6 +3,8 @@
 export { chooseTone } from './photo/chooseTone'
 export { palette, type Swatch } from './photo/colour/palette'
 export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour'
+export { type FittedGradient, photoGradient } from './photo/colour/photoGradient'
+export { type ColourMove, type SnappedColours, snapColours } from './photo/colour/snapColours'
 export { type ToneOptions, type ToneRegion, toneRegions } from './photo/colour/toneRegions'
 export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
 export { drawEdges } from './photo/edge/drawEdges'

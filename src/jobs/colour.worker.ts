@@ -1,8 +1,9 @@
 import { expose } from 'comlink'
-import type { Contour } from '@/core'
+import type { Contour, Paint } from '@/core'
 import {
 	palette,
 	photoColour,
+	photoGradient,
 	type Swatch,
 	type ToneOptions,
 	type ToneRegion,
@@ -34,8 +35,14 @@ const endpoint = {
 		kept = { key, pixels: pixelsOf(picture) }
 	},
 
-	coloursUnder: (all: readonly Under[]): (string | null)[] =>
-		all.map(({ contours, ...o }) => photoColour(pixels(), contours, o)),
+	/** @param gradients where one is clearly nearer to the photo than a flat colour */
+	paintsUnder: (all: readonly Under[], gradients: boolean): (Paint | null)[] =>
+		all.map(({ contours, ...o }) => {
+			const gradient = gradients ? photoGradient(pixels(), contours, o) : null
+			if (gradient?.better) return gradient.paint
+			const colour = photoColour(pixels(), contours, o)
+			return colour ? { kind: 'solid', colour } : null
+		}),
 
 	palette: (count: number): Swatch[] => palette(pixels(), count),
 

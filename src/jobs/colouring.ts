@@ -12,11 +12,14 @@ const worker = endpoint<ColourWorker>(
 	() => new Worker(new URL('./colour.worker.ts', import.meta.url), { type: 'module' }),
 )
 
-/** The photo's colour under each piece, `#rrggbb`; `null` where it does not reach. */
-export const coloursUnder = (photo: PictureFrom, all: readonly Under[]) =>
+/**
+ * The photo's colour under each piece, px of the photo; `null` where it does not reach.
+ * @param gradients where one is clearly nearer to the photo
+ */
+export const paintsUnder = (photo: PictureFrom, all: readonly Under[], gradients: boolean) =>
 	worker.run(async (remote) => {
 		await handOver(remote, photo)
-		return remote.coloursUnder(all)
+		return remote.paintsUnder(all, gradients)
 	})
 
 /** The colours that a photo consists of. */

@@ -36,8 +36,8 @@ describe('painting pieces', () => {
 		const each = fillEach(
 			sheet,
 			new Map([
-				[pear, '#aabb00'],
-				[stem, '#aabb00'],
+				[pear, { kind: 'solid', colour: '#aabb00' }],
+				[stem, { kind: 'solid', colour: '#aabb00' }],
 			]),
 		)
 		expect(coloursUsed(each.pieces)).toEqual(['#aabb00', '#22272e'])

@@ -46,11 +46,11 @@ export function paintEach(
 	})
 }
 
-/** Each piece with a flat fill of its own. */
-export function fillEach(sheet: Sheet, colours: ReadonlyMap<string, string>): Sheet {
+/** Each piece with a fill of its own. */
+export function fillEach(sheet: Sheet, fills: ReadonlyMap<string, Paint>): Sheet {
 	return mapPieces(sheet, (piece) => {
-		const colour = colours.get(piece.id)
-		return colour ? { ...piece, fill: { kind: 'solid', colour } } : piece
+		const fill = fills.get(piece.id)
+		return fill ? { ...piece, fill } : piece
 	})
 }
 
@@ -72,7 +72,8 @@ export function coloursUsed(pieces: readonly Piece[]): string[] {
 	return [...uses].sort((a, b) => b[1] - a[1]).map(([colour]) => colour)
 }
 
-function coloursIn(paint: Paint): string[] {
+/** The colours in a paint, `#rrggbb`. */
+export function coloursIn(paint: Paint): string[] {
 	if (paint.kind === 'none') return []
 	return paint.kind === 'solid' ? [paint.colour] : paint.stops.map(({ colour }) => colour)
 }

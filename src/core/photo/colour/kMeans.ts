@@ -1,4 +1,5 @@
 import { at } from '../../geometry/numbers'
+import { coloursOf } from '../colours'
 
 /** Colours as `coloursOf` gives them, three numbers each, and how often each occurs. */
 export interface Weighted {
@@ -105,4 +106,15 @@ function apart(colours: Float64Array, n: number, means: readonly number[], m: nu
 	let sum = 0
 	for (let c = 0; c < 3; c++) sum += (at(colours, n + c) - (means[m + c] ?? 0)) ** 2
 	return sum
+}
+
+/** Of each colour, `#rrggbb`, what `coloursOf` gives for it. */
+export function labOf(colours: readonly string[]): Float32Array {
+	const data = Uint8ClampedArray.from(
+		colours.flatMap((hex) => [
+			...[1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)),
+			255,
+		]),
+	)
+	return coloursOf({ width: colours.length, height: 1, data })
 }

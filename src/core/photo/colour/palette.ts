@@ -1,11 +1,11 @@
-import { byteAt, floatAt } from '../../geometry/numbers'
+import { byteAt } from '../../geometry/numbers'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour, isFilled } from '../../path/contour'
 import type { Paint, Piece } from '../../path/model'
 import { coloursOf } from '../colours'
 import type { Pixels } from '../pixels'
 import { hexOf } from './hexOf'
-import { counted, kMeans, nearestMean, type Weighted } from './kMeans'
+import { counted, kMeans, labOf, nearestMean, type Weighted } from './kMeans'
 
 export interface Swatch {
 	/** `#rrggbb` */
@@ -66,15 +66,8 @@ function paintsOf(pieces: readonly Piece[]): Weighted {
 		const area = Math.abs(filled.reduce((sum, one) => sum + signedArea(flattenContour(one)), 0))
 		return [{ colour: paint.colour, weight: Math.max(1, area) }]
 	})
-	const levels = Uint8ClampedArray.from(
-		flat.flatMap(({ colour }) => [
-			...[1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16)),
-			255,
-		]),
-	)
-	const colours = coloursOf({ width: flat.length, height: 1, data: levels })
 	return {
-		colours: Float64Array.from(colours, (_, i) => floatAt(colours, i)),
+		colours: Float64Array.from(labOf(flat.map(({ colour }) => colour))),
 		weights: Float64Array.from(flat, ({ weight }) => weight),
 	}
 }

@@ -27,8 +27,21 @@ const MOST_PX = 60_000
 export function photoColour(
 	photo: Pixels,
 	contours: readonly Contour[],
-	{ covered = [], margin = MARGIN_PX }: PhotoColourOptions = {},
+	o: PhotoColourOptions = {},
 ): string | null {
+	const places = innerPixels(photo, contours, o)
+	return places && medianColour(photo, places)
+}
+
+/**
+ * The photo's pixels under a piece that say something of it, spread evenly where there are many.
+ * @returns places in the photo; `null` where none lies under it
+ */
+export function innerPixels(
+	photo: Pixels,
+	contours: readonly Contour[],
+	{ covered = [], margin = MARGIN_PX }: PhotoColourOptions,
+): Int32Array | null {
 	const grid = gridUnder(photo, contours, MOST_PX)
 	if (!grid) return null
 	const under = insideOf(contours, grid)
@@ -41,7 +54,7 @@ export function photoColour(
 	for (const area of [free, under])
 		for (let edge = margin / grid.factor; ; edge = edge > 0.5 ? edge / 2 : 0) {
 			const kept = keptWithin(area, grid.width, edge)
-			if (kept.length > 0) return medianColour(photo, kept, grid)
+			if (kept.length > 0) return placesIn(photo, kept, grid)
 			if (edge === 0) break
 		}
 	return null
@@ -88,17 +101,20 @@ function edgeDistances(area: Uint8Array, width: number, most: number): Uint8Arra
 	return away
 }
 
-function medianColour(photo: Pixels, places: readonly number[], grid: Grid): string {
+function placesIn(photo: Pixels, kept: readonly number[], grid: Grid): Int32Array {
 	const { left, top, factor, width } = grid
 	const middle = factor >> 1
-	const pixels = Int32Array.from(places, (k) => {
+	return Int32Array.from(kept, (k) => {
 		const x = left + (k % width) * factor + middle
 		const y = top + Math.floor(k / width) * factor + middle
 		return Math.min(photo.height - 1, y) * photo.width + Math.min(photo.width - 1, x)
 	})
-	const colours = coloursOf(photo, pixels)
+}
+
+function medianColour(photo: Pixels, places: Int32Array): string {
+	const colours = coloursOf(photo, places)
 	const median = (c: number) =>
-		floatAt(colours.filter((_, i) => i % 3 === c).sort(), pixels.length >> 1)
+		floatAt(colours.filter((_, i) => i % 3 === c).sort(), places.length >> 1)
 	return hexOf(median(0), median(1), median(2))
 }
 

@@ -1,9 +1,11 @@
 'use client'
 
 import FormatColorFillRounded from '@mui/icons-material/FormatColorFillRounded'
+import GradientRounded from '@mui/icons-material/GradientRounded'
+import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
-import { fillEach } from '@/core'
+import { fillEach, isGradient } from '@/core'
 import { isOpenToEdits } from '@/editor/bench/hitTest'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { showSnack } from '@/kit/snackbar'
@@ -20,34 +22,51 @@ export function ColourUnder() {
 	const [busy, setBusy] = useState(false)
 	const ids = piecesAtWork(sheet, selection)
 	const pieces = sheet.pieces.filter((piece) => ids.has(piece.id) && isOpenToEdits(piece))
-	const take = async () => {
+	const take = async (gradients: boolean) => {
 		setBusy(true)
 		try {
-			const colours = await takeUnder(open.sheet(), pieces, slices)
-			if (colours.size === 0) {
+			const fills = await takeUnder(open.sheet(), pieces, slices, gradients)
+			if (fills.size === 0) {
 				showSnack('No photo shows under these pieces: there is no colour to take.')
 				return
 			}
-			open.apply('Colour under it', (s) => fillEach(s, colours))
+			open.apply(gradients ? 'Gradient under it' : 'Colour under it', (s) => fillEach(s, fills))
 			open.seal()
 			refresh()
-			const without = pieces.length - colours.size
+			const without = pieces.length - fills.size
+			const flat = [...fills.values()].filter((fill) => !isGradient(fill)).length
 			if (without > 0)
 				showSnack(`No photo shows under ${counted(without, 'piece', 'pieces')}: as before.`)
+			else if (gradients && flat > 0)
+				showSnack(
+					`No gradient is nearer to the photo under ${counted(flat, 'piece', 'pieces')}: filled flat.`,
+				)
 		} catch {
 			showSnack('The colours could not be taken; nothing was changed. Try again.')
 		} finally {
 			setBusy(false)
 		}
 	}
+	const off = pieces.length === 0 || readOnly || busy
+	const which = pieces.length > 1 ? `under ${pieces.length} pieces` : 'under it'
 	return (
-		<Button
-			variant="contained"
-			startIcon={<FormatColorFillRounded />}
-			disabled={pieces.length === 0 || readOnly || busy}
-			onClick={() => void take()}
-		>
-			{pieces.length > 1 ? `Colour under ${pieces.length} pieces` : 'Colour under it'}
-		</Button>
+		<Box sx={{ display: 'grid', gap: 0.5 }}>
+			<Button
+				variant="contained"
+				startIcon={<FormatColorFillRounded />}
+				disabled={off}
+				onClick={() => void take(false)}
+			>
+				Colour {which}
+			</Button>
+			<Button
+				variant="outlined"
+				startIcon={<GradientRounded />}
+				disabled={off}
+				onClick={() => void take(true)}
+			>
+				Gradient {which}
+			</Button>
+		</Box>
 	)
 }

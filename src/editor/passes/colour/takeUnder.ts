@@ -3,24 +3,30 @@ import {
 	type Contour,
 	contourBounds,
 	joinBoxes,
+	type Paint,
 	type Piece,
 	type Sheet,
 	transformContour,
+	transformPaint,
 } from '@/core'
 import { type PhotoPicture, pictureUnder } from '@/editor/bench/photoPicture'
 import type { Slices } from '@/editor/bench/slices'
-import { coloursUnder, type Under } from '@/jobs/colouring'
+import { paintsUnder, type Under } from '@/jobs/colouring'
 
 /** What lies so near to a piece's edge does not count, sheet px. */
 const MARGIN_PX = 3
 
-/** The photo's colour under each piece, `#rrggbb` by the piece's id; without those that no photo shows under. */
+/**
+ * The photo's colour under each piece, by the piece's id; without those that no photo shows under.
+ * @param gradients where one is clearly nearer to the photo
+ */
 export async function takeUnder(
 	sheet: Sheet,
 	pieces: readonly Piece[],
 	slices: Slices,
-): Promise<Map<string, string>> {
-	const found = new Map<string, string>()
+	gradients: boolean,
+): Promise<Map<string, Paint>> {
+	const found = new Map<string, Paint>()
 	/** Pieces by the photo under them: a worker has one at a time. */
 	const byPhoto = new Map<string, { photo: PhotoPicture; pieces: Piece[] }>()
 	for (const piece of pieces) {
@@ -33,10 +39,10 @@ export async function takeUnder(
 	}
 	for (const { photo, pieces: own } of byPhoto.values()) {
 		const asked = own.map((piece) => underOf(sheet, piece, photo))
-		const colours = await coloursUnder(photo.picture, asked)
+		const paints = await paintsUnder(photo.picture, asked, gradients)
 		for (const [n, piece] of own.entries()) {
-			const colour = colours[n]
-			if (colour) found.set(piece.id, colour)
+			const paint = paints[n]
+			if (paint) found.set(piece.id, transformPaint(paint, photo.to))
 		}
 	}
 	return found
