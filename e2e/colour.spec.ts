@@ -66,6 +66,18 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await expect(card.getByLabel('Colour of stop 2')).toHaveValue('#d98e04')
 	})
 
+	await test.step('a pattern, and back', async () => {
+		await card.getByRole('combobox', { name: 'Fill is' }).click()
+		await page.getByRole('option', { name: 'Pattern' }).click()
+		await card.getByLabel('Spacing').fill('24')
+		await page.keyboard.press('Enter')
+		await card.getByRole('switch', { name: 'Ground beneath' }).click()
+		await expect(card.getByLabel('Colour of the ground')).toBeVisible()
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour8.png' })
+		for (let n = 0; n < 3; n++) await bench.key('Control+z')
+		await expect(card.getByLabel('Colour of stop 2')).toHaveValue('#d98e04')
+	})
+
 	await test.step('shades, kept as pieces in one step', async () => {
 		await card.getByRole('button', { name: 'Shades' }).click()
 		await expect(card.getByRole('status')).toContainText('5 shades', { timeout: 30_000 })

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test'
 import { readSvg } from '../src/core/drawings'
-import { emptySheet, formatSvg } from '../src/core/index'
+import { emptySheet, FIGURES, formatSvg } from '../src/core/index'
 
 /** Paints as drawings have them: each goes in, out, and is rendered beside what it was. */
 const PAINTS: readonly (readonly [string, string])[] = [
@@ -45,6 +45,35 @@ for (const [name, body] of PAINTS)
 		const [before, after] = [await pixelsOf(page, svg), await pixelsOf(page, once)]
 		const off = before.filter((level, i) => Math.abs(level - (after[i] ?? 0)) > 1).length
 		expect(off / before.length).toBeLessThan(0.001)
+	})
+
+for (const figure of FIGURES)
+	test(`a pattern of ${figure} is drawn by the browser, and comes back as one`, async ({
+		page,
+	}) => {
+		const piece = readSvg(
+			'<svg xmlns="http://www.w3.org/2000/svg" width="200" height="150"><rect x="20" y="20" width="160" height="110"/></svg>',
+		).pieces[0]
+		if (!piece) throw new Error('There is no piece.')
+		const fill = {
+			kind: 'pattern',
+			figure,
+			spacing: 14,
+			weight: 4,
+			angle: 30,
+			at: [7, 9],
+			colour: '#0e7466',
+			ground: '#f3f0e9',
+		} as const
+		const once = formatSvg({ ...emptySheet('Paints', 200, 150), pieces: [{ ...piece, fill }] })
+		const twice = formatSvg({ ...emptySheet('Paints', 200, 150), pieces: readSvg(once).pieces })
+		expect(twice).toBe(once)
+		const levels = await pixelsOf(page, once)
+		const dark = levels.filter((level, i) => i % 4 === 0 && level < 0x80).length
+		const pale = levels.filter((level, i) => i % 4 === 0 && level === 0xf3).length
+		// Both the figure and its ground show.
+		expect(dark).toBeGreaterThan(3000)
+		expect(pale).toBeGreaterThan(15_000)
 	})
 
 /** A drawing as the browser renders it, at twice its size over white. */

@@ -178,6 +178,7 @@ export {
 	setFirstNode,
 	splitAt,
 } from './path/ends'
+export { figurePath } from './path/figures'
 export { withFreshIds } from './path/freshIds'
 export {
 	drawnFrom,
@@ -185,6 +186,7 @@ export {
 	type Gradient,
 	gradientAcross,
 	isGradient,
+	type Pattern,
 	reversed,
 	standIn,
 	stopsFrom,
@@ -206,6 +208,8 @@ export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {
 	type Contour,
 	emptySheet,
+	FIGURES,
+	type Figure,
 	type FillRule,
 	type Guide,
 	INK,

@@ -3,6 +3,7 @@ import { LENGTH_UNITS } from '../measure/lengths'
 import {
 	type Contour,
 	emptySheet,
+	FIGURES,
 	NEUTRAL_TONE,
 	newPiece,
 	type Piece,
@@ -61,6 +62,17 @@ const paint = z.discriminatedUnion('kind', [
 		along: point,
 		across: point,
 		stops,
+	}),
+	z.looseObject({
+		kind: z.literal('pattern'),
+		figure: z.enum(FIGURES),
+		spacing: number.check(z.positive()),
+		weight: length,
+		angle: number,
+		at: point,
+		colour,
+		ground: z.exactOptional(colour),
+		alpha: z.exactOptional(share),
 	}),
 ])
 

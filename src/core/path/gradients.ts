@@ -23,6 +23,7 @@ export function transformPaint(paint: Paint, map: Affine): Paint {
 			along: go(paint.along),
 			across: go(paint.across),
 		}
+	if (paint.kind === 'pattern') return turnedPattern(paint, map)
 	if (paint.kind !== 'linear') return paint
 	const from = go(paint.from)
 	const [x, y] = go(paint.to)
@@ -33,6 +34,24 @@ export function transformPaint(paint: Paint, map: Affine): Paint {
 	if (!(size > 0)) return { ...paint, from, to: [x, y] }
 	const back = ((from[0] - x) * lx + (from[1] - y) * ly) / size
 	return { ...paint, from, to: [x + back * lx, y + back * ly] }
+}
+
+/** A paint of one figure again and again. */
+export type Pattern = Extract<Paint, { readonly kind: 'pattern' }>
+
+/** A pattern's squares stay squares: they grow by how much areas do, and turn with what was level. */
+function turnedPattern(pattern: Pattern, map: Affine): Pattern {
+	const by = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
+	const angle = (pattern.angle * Math.PI) / 180
+	const [x, y] = [Math.cos(angle), Math.sin(angle)]
+	const turned = Math.atan2(map[1] * x + map[3] * y, map[0] * x + map[2] * y)
+	return {
+		...pattern,
+		at: applyAffine(map, pattern.at),
+		spacing: pattern.spacing * by,
+		weight: pattern.weight * by,
+		angle: (turned * 180) / Math.PI,
+	}
 }
 
 /** A stroke under a map that scales all lengths by `by`: its width and its dashes grow with it. */
@@ -93,7 +112,7 @@ export function withStop(gradient: Gradient): Gradient | null {
 /** One flat colour that stands for a paint where there is room for no more, `#rrggbb`; `null` for none. */
 export function standIn(paint: Paint): { readonly colour: string; readonly alpha: number } | null {
 	if (paint.kind === 'none') return null
-	if (paint.kind === 'solid') return { colour: paint.colour, alpha: paint.alpha ?? 1 }
+	if (!isGradient(paint)) return { colour: paint.colour, alpha: paint.alpha ?? 1 }
 	const [first, ...rest] = paint.stops
 	if (!first) return null
 	return rest.reduce(

@@ -66,6 +66,27 @@ export type Paint =
 			readonly across: Point
 			readonly stops: readonly Stop[]
 	  }
+	/** A figure again and again, in squares of a spacing that are turned about a place; sheet px. */
+	| {
+			readonly kind: 'pattern'
+			readonly figure: Figure
+			/** px */
+			readonly spacing: number
+			/** How thick lines and how wide dots are, px. */
+			readonly weight: number
+			/** Of the lines, degrees clockwise from level. */
+			readonly angle: number
+			readonly at: Point
+			/** `#rrggbb` */
+			readonly colour: string
+			/** What lies beneath the figure, `#rrggbb`; one sees through where absent. */
+			readonly ground?: string
+			/** 0 to 1; 1 where absent */
+			readonly alpha?: number
+	  }
+
+export const FIGURES = ['hatch', 'cross-hatch', 'dots', 'waves'] as const
+export type Figure = (typeof FIGURES)[number]
 
 /** A colour of a gradient at a share of its way, 0 to 1, in rising order; in between sRGB is mixed evenly. */
 export interface Stop {

@@ -75,5 +75,7 @@ export function coloursUsed(pieces: readonly Piece[]): string[] {
 /** The colours in a paint, `#rrggbb`. */
 export function coloursIn(paint: Paint): string[] {
 	if (paint.kind === 'none') return []
-	return paint.kind === 'solid' ? [paint.colour] : paint.stops.map(({ colour }) => colour)
+	if (paint.kind === 'solid') return [paint.colour]
+	if (paint.kind === 'pattern') return [paint.colour, ...(paint.ground ? [paint.ground] : [])]
+	return paint.stops.map(({ colour }) => colour)
 }

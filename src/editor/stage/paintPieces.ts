@@ -153,7 +153,7 @@ export function paintArtwork(
 			const path = wholePath(contours, viewport, strokeReach(stroke))
 			const lay = (paint: Paint, draw: () => void) => {
 				if (paint.kind === 'none') return
-				ctx.globalAlpha = strength * opacity * (paint.kind === 'solid' ? (paint.alpha ?? 1) : 1)
+				ctx.globalAlpha = strength * opacity * ('alpha' in paint ? (paint.alpha ?? 1) : 1)
 				ctx.fillStyle = ctx.strokeStyle = styleOf(ctx, paint)
 				draw()
 			}

@@ -1,4 +1,12 @@
-import { type Affine, type FillRule, invertAffine, type Paint } from '@/core'
+import {
+	type Affine,
+	type FillRule,
+	figurePath,
+	invertAffine,
+	type Paint,
+	type Pattern,
+	turnAbout,
+} from '@/core'
 
 /** Fills a path; an elliptical gradient is painted as a round one, the path drawn out the other way. */
 export function fillWith(
@@ -50,8 +58,9 @@ function radiusOf(paint: Radial): number {
 export function styleOf(
 	ctx: CanvasRenderingContext2D,
 	paint: Exclude<Paint, { readonly kind: 'none' }>,
-): string | CanvasGradient {
+): string | CanvasGradient | CanvasPattern {
 	if (paint.kind === 'solid') return paint.colour
+	if (paint.kind === 'pattern') return patternStyle(ctx, paint) ?? paint.colour
 	const gradient =
 		paint.kind === 'linear'
 			? ctx.createLinearGradient(...paint.from, ...paint.to)
@@ -65,3 +74,52 @@ const hexByte = (share: number) =>
 	Math.round(255 * share)
 		.toString(16)
 		.padStart(2, '0')
+
+/** A square of a pattern is drawn so large at least and at most, device px; larger ones are drawn out. */
+const TILE_PX = { min: 4, max: 512 } as const
+/** Squares are kept for so many patterns and zooms. */
+const MOST_TILES = 64
+const tiles = new Map<string, OffscreenCanvas>()
+
+function patternStyle(ctx: CanvasRenderingContext2D, pattern: Pattern): CanvasPattern | null {
+	const { a, b } = ctx.getTransform()
+	const wanted = Math.ceil(pattern.spacing * Math.hypot(a, b))
+	const size = Math.max(TILE_PX.min, Math.min(TILE_PX.max, wanted))
+	const style = ctx.createPattern(tileOf(pattern, size), 'repeat')
+	const [x, y] = pattern.at
+	const turned = turnAbout([0, 0], (pattern.angle * Math.PI) / 180)
+	const k = pattern.spacing / size
+	style?.setTransform(
+		new DOMMatrix([1, 0, 0, 1, x, y]).multiplySelf(new DOMMatrix([...turned])).scaleSelf(k, k),
+	)
+	return style
+}
+
+/** One square of a pattern, so many device px wide. */
+function tileOf(
+	{ figure, spacing, weight, colour, ground }: Pattern,
+	size: number,
+): OffscreenCanvas {
+	const key = [figure, weight / spacing, colour, ground, size].join(' ')
+	const kept = tiles.get(key)
+	if (kept) return kept
+	if (tiles.size >= MOST_TILES) tiles.clear()
+	const tile = new OffscreenCanvas(size, size)
+	const ctx = tile.getContext('2d')
+	if (ctx) {
+		if (ground) {
+			ctx.fillStyle = ground
+			ctx.fillRect(0, 0, size, size)
+		}
+		ctx.scale(size / spacing, size / spacing)
+		ctx.fillStyle = ctx.strokeStyle = colour
+		ctx.lineWidth = weight
+		if (figure === 'dots') {
+			ctx.beginPath()
+			ctx.arc(spacing / 2, spacing / 2, weight / 2, 0, 2 * Math.PI)
+			ctx.fill()
+		} else ctx.stroke(new Path2D(figurePath(figure, spacing)))
+	}
+	tiles.set(key, tile)
+	return tile
+}

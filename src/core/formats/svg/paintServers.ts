@@ -4,7 +4,7 @@ import { distance, type Point } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import { type Gradient, standIn, transformPaint } from '../../path/gradients'
-import type { Stop as GradientStop, Paint } from '../../path/model'
+import { FIGURES, type Stop as GradientStop, type Paint } from '../../path/model'
 import { isSound } from '../../path/reach'
 import { type Drawn, layersOf } from './drawn'
 import type { SvgElement } from './elements'
@@ -30,6 +30,8 @@ export function serverPaint(
 	const server = reader.tree.byId.get(id)
 	if (!server) return 'missing'
 	if (server.name === 'pattern') {
+		const own = ownPattern(server, place, opacity)
+		if (own) return own
 		const colour = patternColour(reader, server)
 		return colour === 'nothing' ? { kind: 'none' } : solid(colour, opacity)
 	}
@@ -47,6 +49,36 @@ export function serverPaint(
 	reader.tally.add('gradients beyond 10 million px, each as its mean colour')
 	return solid(meanOf(stops), opacity)
 }
+
+/** A pattern of ours, by the numbers that stand beside it; `null` for any other. */
+function ownPattern({ attributes }: SvgElement, place: Place, opacity: number): Paint | null {
+	const figure = FIGURES.find((one) => one === attributes['data-figure'])
+	const [spacing, weight] = [Number(attributes.width), Number(attributes['data-weight'])]
+	const colour = hexIn(attributes['data-colour'])
+	const ground = hexIn(attributes['data-ground'])
+	if (!figure || !colour || !(spacing > 0) || !(weight >= 0)) return null
+	const [a, b, , , x, y] = parseTransform(attributes.patternTransform)
+	const angle = (Math.atan2(b, a) * 180) / Math.PI
+	const paint = transformPaint(
+		{
+			kind: 'pattern',
+			figure,
+			spacing,
+			weight,
+			angle,
+			at: [x, y],
+			colour,
+			...(ground && { ground }),
+			...(opacity < 1 && { alpha: opacity }),
+		},
+		place.map,
+	)
+	const sound =
+		paint.kind === 'pattern' && [...paint.at, paint.spacing, paint.weight].every(isSound)
+	return sound && paint.spacing > 0 ? paint : null
+}
+
+const hexIn = (text: string | undefined) => (/^#[\da-f]{6}$/.test(text ?? '') ? text : undefined)
 
 const pointsOf = (paint: Gradient): readonly Point[] =>
 	paint.kind === 'linear' ? [paint.from, paint.to] : [paint.centre, paint.along, paint.across]

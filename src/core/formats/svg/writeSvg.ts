@@ -1,5 +1,6 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
-import type { Gradient } from '../../path/gradients'
+import { figurePath } from '../../path/figures'
+import type { Gradient, Pattern } from '../../path/gradients'
 import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { openingsOf } from '../../path/openings'
 import { coloursUsed } from '../../path/paint'
@@ -23,7 +24,7 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const idOf = createIds()
 	const pieceIds = items.map((item) => idOf(item.piece.name))
 	const digits = o.digits ?? 3
-	const servers = createServers(() => idOf('gradient'), digits)
+	const servers = createServers(idOf, digits)
 	const drawn = items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers))
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
@@ -102,7 +103,7 @@ function strokeAttributes(stroke: Stroke, servers: Servers): string[] {
 }
 
 function paintAlpha(name: string, paint: Paint): string[] {
-	const alpha = paint.kind === 'solid' ? (paint.alpha ?? 1) : 1
+	const alpha = paint.kind === 'solid' || paint.kind === 'pattern' ? (paint.alpha ?? 1) : 1
 	return alpha < 1 ? [`${name}="${alpha}"`] : []
 }
 
@@ -113,7 +114,7 @@ interface Servers {
 	elements(): string[]
 }
 
-function createServers(nextId: () => string, digits: number): Servers {
+function createServers(idOf: (name: string) => string, digits: number): Servers {
 	const ids = new Map<string, string>()
 	const lines: string[] = []
 	return {
@@ -121,16 +122,34 @@ function createServers(nextId: () => string, digits: number): Servers {
 			if (paint.kind === 'none') return 'none'
 			if (paint.kind === 'solid') return paint.colour
 			const key = JSON.stringify(paint)
-			const id = ids.get(key) ?? nextId()
+			const id = ids.get(key) ?? idOf(paint.kind === 'pattern' ? paint.figure : 'gradient')
 			if (!ids.has(key)) {
 				ids.set(key, id)
-				lines.push(gradientElement(paint, id, digits))
+				lines.push(
+					paint.kind === 'pattern'
+						? patternElement(paint, id, digits)
+						: gradientElement(paint, id, digits),
+				)
 			}
 			return `url(#${id})`
 		},
 		elements: () =>
 			lines.length > 0 ? ['\t<defs>', ...lines.map((line) => `\t\t${line}`), '\t</defs>'] : [],
 	}
+}
+
+/** Its numbers stand beside what it draws, so that it comes back as a pattern. */
+function patternElement(pattern: Pattern, id: string, digits: number): string {
+	const px = (v: number) => Number(v.toFixed(digits))
+	const { figure, spacing, weight, angle, at, colour, ground } = pattern
+	const side = px(spacing)
+	const place = `translate(${px(at[0])} ${px(at[1])}) rotate(${px(angle)})`
+	const beneath = ground ? `<rect width="${side}" height="${side}" fill="${ground}"/>` : ''
+	const drawn =
+		figure === 'dots'
+			? `<circle cx="${px(spacing / 2)}" cy="${px(spacing / 2)}" r="${px(weight / 2)}" fill="${colour}"/>`
+			: `<path d="${figurePath(figure, spacing, px)}" fill="none" stroke="${colour}" stroke-width="${px(weight)}"/>`
+	return `<pattern id="${id}" patternUnits="userSpaceOnUse" width="${side}" height="${side}" patternTransform="${place}" data-figure="${figure}" data-weight="${px(weight)}" data-colour="${colour}"${ground ? ` data-ground="${ground}"` : ''}>${beneath}${drawn}</pattern>`
 }
 
 function gradientElement(gradient: Gradient, id: string, digits: number): string {

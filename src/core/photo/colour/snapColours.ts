@@ -68,5 +68,9 @@ function repainted(paint: Paint, becomes: ReadonlyMap<string, string>): Paint {
 		colour: becomes.get(one.colour) ?? one.colour,
 	})
 	if (paint.kind === 'none') return paint
+	if (paint.kind === 'pattern') {
+		const { ground } = paint
+		return go(ground ? { ...paint, ground: becomes.get(ground) ?? ground } : paint)
+	}
 	return paint.kind === 'solid' ? go(paint) : { ...paint, stops: paint.stops.map(go<Stop>) }
 }

@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
-import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import {
 	boundsOf,
@@ -12,14 +11,17 @@ import {
 	isGradient,
 	joinBoxes,
 	type Paint,
+	type Pattern,
 	type Piece,
 	type Stop,
 	standIn,
 	stopsFrom,
 } from '@/core'
-import { hexOfLch, type Lch, lchOf, typedHex } from '@/core/colours'
+import { hexOfLch, type Lch, lchOf } from '@/core/colours'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { WordChoice } from '@/kit/WordChoice'
+import { HexField } from './HexField'
+import { PatternFields } from './PatternFields'
 import { Stops } from './Stops'
 
 const SLIDERS: readonly {
@@ -42,7 +44,16 @@ const KINDS = [
 	['solid', 'Flat'],
 	['linear', 'Linear gradient'],
 	['radial', 'Radial gradient'],
+	['pattern', 'Pattern'],
 ] as const
+
+const FIRST_PATTERN = {
+	kind: 'pattern',
+	figure: 'hatch',
+	spacing: 12,
+	weight: 3,
+	angle: -45,
+} as const
 
 /** The paint as another kind, with as much of its colours as that has. */
 const asKind =
@@ -53,7 +64,12 @@ const asKind =
 			const { colour, alpha } = standIn(paint) ?? { colour: INK, alpha: 1 }
 			return { kind, colour, ...(alpha < 1 && { alpha }) }
 		}
-		return gradientAcross(kind, contours.map(boundsOf).reduce(joinBoxes), stopsFrom(paint))
+		const box = contours.map(boundsOf).reduce(joinBoxes)
+		if (kind === 'pattern') {
+			const { colour } = standIn(paint) ?? { colour: INK }
+			return { ...FIRST_PATTERN, at: [box.minX, box.minY], colour }
+		}
+		return gradientAcross(kind, box, stopsFrom(paint))
 	}
 
 /** A paint by its numbers and by swatches, or none. */
@@ -84,13 +100,17 @@ export function PaintFields({
 	const stops = isGradient(paint) ? paint.stops : []
 	const at = Math.min(chosen, stops.length - 1)
 	const flat =
-		paint.kind === 'solid' ? { colour: paint.colour, alpha: paint.alpha ?? 1 } : stopOf(stops[at])
+		paint.kind === 'solid' || paint.kind === 'pattern'
+			? { colour: paint.colour, alpha: paint.alpha ?? 1 }
+			: stopOf(stops[at])
 	const give = (colour: string, alpha = flat?.alpha ?? 1) => {
 		const share = alpha < 1 ? { alpha } : {}
 		onChange((before) =>
 			isGradient(before)
 				? withStopAs(before, at, { colour, ...share })
-				: { kind: 'solid', colour, ...share },
+				: before.kind === 'pattern'
+					? withColour(before, colour, share)
+					: { kind: 'solid', colour, ...share },
 		)
 	}
 	return (
@@ -108,6 +128,15 @@ export function PaintFields({
 					disabled={disabled}
 					onChoose={setChosen}
 					onChange={(make) => once((before) => (isGradient(before) ? make(before) : before))}
+				/>
+			)}
+			{paint.kind === 'pattern' && (
+				<PatternFields
+					pattern={paint}
+					disabled={disabled}
+					onChange={(change) =>
+						once((before) => (before.kind === 'pattern' ? change(before) : before))
+					}
 				/>
 			)}
 			{flat && (
@@ -140,6 +169,14 @@ export function PaintFields({
 
 const stopOf = (stop: Stop | undefined) =>
 	stop ? { colour: stop.colour, alpha: stop.alpha ?? 1 } : null
+
+function withColour(
+	{ alpha: _, ...pattern }: Pattern,
+	colour: string,
+	share: { readonly alpha?: number },
+): Pattern {
+	return { ...pattern, colour, ...share }
+}
 
 function withStopAs(gradient: Gradient, n: number, look: Omit<Stop, 'at'>): Gradient {
 	return {
@@ -213,48 +250,6 @@ function ColourFields({
 				onRest={onRest}
 			/>
 		</>
-	)
-}
-
-function HexField({
-	label,
-	colour,
-	disabled,
-	onChange,
-}: {
-	readonly label: string
-	readonly colour: string
-	readonly disabled: boolean
-	readonly onChange: (colour: string) => void
-}) {
-	const [draft, setDraft] = useState(colour)
-	const typed = typedHex(draft)
-	const take = () => {
-		if (typed && typed !== colour) onChange(typed)
-		else setDraft(colour)
-	}
-	return (
-		<Box sx={{ display: 'grid', gridTemplateColumns: '36px 1fr', gap: 1, alignItems: 'center' }}>
-			<Box
-				aria-hidden
-				sx={{ height: 32, borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: colour }}
-			/>
-			<TextField
-				size="small"
-				label={label}
-				value={draft}
-				disabled={disabled}
-				error={!typed}
-				onChange={(event) => setDraft(event.target.value)}
-				onBlur={take}
-				onKeyDown={(event) => {
-					if (event.key === 'Enter') take()
-					else if (event.key === 'Escape') setDraft(colour)
-				}}
-				slotProps={{ htmlInput: { className: 'number', autoComplete: 'off', spellCheck: false } }}
-				sx={{ '& input': { py: 0.75 } }}
-			/>
-		</Box>
 	)
 }
 
