@@ -20,6 +20,7 @@ import {
 import { hexOfLch, type Lch, lchOf } from '@/core/colours'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { WordChoice } from '@/kit/WordChoice'
+import { TOUCH } from '@/theme/widths'
 import { HexField } from './HexField'
 import { PatternFields } from './PatternFields'
 import { Stops } from './Stops'
@@ -290,6 +291,7 @@ function Swatches({
 						border: 1,
 						borderColor: 'divider',
 						bgcolor: colour,
+						[TOUCH]: { width: 34, height: 34 },
 						'&.Mui-focusVisible': { outline: '2px solid', outlineOffset: '1px' },
 					}}
 				/>

@@ -9,6 +9,7 @@ import IconButton from '@mui/material/IconButton'
 import { type Gradient, reversed, type Stop, withStop } from '@/core'
 import { NumberField } from '@/kit/NumberField'
 import { Tip } from '@/kit/Tip'
+import { TOUCH } from '@/theme/widths'
 
 /** A gradient as a strip with its stops under it, one of them chosen. */
 export function Stops({
@@ -28,12 +29,13 @@ export function Stops({
 	const at = stops[chosen]?.at ?? 0
 	return (
 		<Box role="group" aria-label="Stops" sx={{ display: 'grid', gap: 0.75 }}>
-			<Box sx={{ position: 'relative', height: 30, mx: 1 }}>
+			<Box sx={{ position: 'relative', height: 30, mx: 1, [TOUCH]: { height: 46, mx: 2 } }}>
 				<Box
 					aria-hidden
 					sx={{
 						position: 'absolute',
 						inset: '0 0 14px',
+						[TOUCH]: { bottom: 30 },
 						borderRadius: 0.75,
 						border: 1,
 						borderColor: 'divider',
@@ -54,6 +56,7 @@ export function Stops({
 							width: 18,
 							height: 18,
 							ml: '-9px',
+							[TOUCH]: { width: 34, height: 34, ml: '-17px' },
 							borderRadius: '50%',
 							border: 2,
 							borderColor: n === chosen ? 'primary.main' : 'background.paper',
