@@ -16,7 +16,6 @@ import {
 	stopsFrom,
 } from '@/core'
 import type { ToolDef } from '@/editor/bench/definitions'
-import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
 import {
 	ANGLE_STEP,
 	type Bench,
@@ -25,7 +24,7 @@ import {
 	type PointerInput,
 	type Tool,
 } from '@/editor/bench/tool'
-import { chosenPieces, NOTHING } from '@/store/selection'
+import { chooseUnder, paintable } from './paintable'
 
 /** A drag of one end of a gradient, or of a new one from where it began. */
 interface Drag {
@@ -45,12 +44,8 @@ export function createGradientTool(bench: Bench): Tool {
 	let pointer: PointerInput | null = null
 	let drags = 0
 
-	const chosen = (): readonly Piece[] => {
-		const ids = chosenPieces(bench.selection())
-		return bench.sheet().pieces.filter((piece) => ids.has(piece.id) && isOpenToEdits(piece))
-	}
 	const shown = (): Gradient | null => {
-		for (const { fill } of chosen()) if (isGradient(fill)) return fill
+		for (const { fill } of paintable(bench)) if (isGradient(fill)) return fill
 		return null
 	}
 	/** The end under the pointer. */
@@ -90,10 +85,9 @@ export function createGradientTool(bench: Bench): Tool {
 	return {
 		down: (input) => {
 			pointer = input
-			const pieces = chosen()
+			const pieces = paintable(bench)
 			if (pieces.length === 0) {
-				const piece = pieceUnder(bench.sheet(), input.at)
-				if (piece) bench.select({ ...NOTHING, piece: piece.id })
+				chooseUnder(bench, input.at)
 				return
 			}
 			const end = endAt(input)
@@ -132,7 +126,7 @@ export function createGradientTool(bench: Bench): Tool {
 		},
 		hint: () => {
 			if (drag) return 'Release: the gradient lies so. Shift: steps of 45°. Esc: as it was.'
-			if (chosen().length === 0)
+			if (paintable(bench).length === 0)
 				return 'Click a piece to choose it; then drag its gradient over it.'
 			return pointer && endAt(pointer)
 				? 'Drag: this end of the gradient. Shift: steps of 45°.'

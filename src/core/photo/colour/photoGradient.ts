@@ -148,7 +148,13 @@ function roundFit(at: readonly Point[], levels: Float64Array, centre: Point): Fi
 	const radius = spanOf(far)[1] || 1
 	const shares = far.map((v) => v / radius)
 	const { stops, error } = stopsAlong(shares, levels, at.length)
-	return { paint: roundAt(centre, [centre[0] + radius, centre[1]], stops), stops, shares, error }
+	// Its end is put to where the piece is, so that it can be taken hold of.
+	const middle = meanOf(at)
+	const [x, y] = [middle[0] - centre[0], middle[1] - centre[1]]
+	const away = Math.hypot(x, y)
+	const way: Point = away > 0 ? [x / away, y / away] : [1, 0]
+	const end: Point = [centre[0] + radius * way[0], centre[1] + radius * way[1]]
+	return { paint: roundAt(centre, end, stops), stops, shares, error }
 }
 
 /** The colours of stops put evenly, by least squares of what is mixed between them. */

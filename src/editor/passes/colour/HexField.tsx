@@ -1,11 +1,10 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import TextField from '@mui/material/TextField'
-import { useState } from 'react'
 import { typedHex } from '@/core/colours'
+import { TypedField } from '@/kit/TypedField'
 
-/** A colour, shown and typed as hex digits; what is none is not taken. */
+/** A colour, shown and typed as hex digits. */
 export function HexField({
 	label,
 	colour,
@@ -17,32 +16,19 @@ export function HexField({
 	readonly disabled: boolean
 	readonly onChange: (colour: string) => void
 }) {
-	const [draft, setDraft] = useState(colour)
-	const typed = typedHex(draft)
-	const take = () => {
-		if (typed && typed !== colour) onChange(typed)
-		else setDraft(colour)
-	}
 	return (
 		<Box sx={{ display: 'grid', gridTemplateColumns: '36px 1fr', gap: 1, alignItems: 'center' }}>
 			<Box
 				aria-hidden
 				sx={{ height: 32, borderRadius: 1, border: 1, borderColor: 'divider', bgcolor: colour }}
 			/>
-			<TextField
-				size="small"
+			<TypedField
+				key={colour}
 				label={label}
-				value={draft}
+				shown={colour}
+				read={typedHex}
 				disabled={disabled}
-				error={!typed}
-				onChange={(event) => setDraft(event.target.value)}
-				onBlur={take}
-				onKeyDown={(event) => {
-					if (event.key === 'Enter') take()
-					else if (event.key === 'Escape') setDraft(colour)
-				}}
-				slotProps={{ htmlInput: { className: 'number', autoComplete: 'off', spellCheck: false } }}
-				sx={{ '& input': { py: 0.75 } }}
+				onChange={onChange}
 			/>
 		</Box>
 	)

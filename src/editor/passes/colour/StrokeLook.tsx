@@ -1,10 +1,9 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import TextField from '@mui/material/TextField'
-import { useState } from 'react'
 import type { Stroke } from '@/core'
 import { LengthField } from '@/kit/LengthField'
+import { TypedField } from '@/kit/TypedField'
 import { CAP_WORDS, JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
 import { NoneChosen } from './FillSection'
 import { PaintFields } from './PaintFields'
@@ -81,10 +80,13 @@ export function StrokeLook() {
 							})
 						}}
 					/>
-					<DashField
-						key={(stroke.dashes ?? []).join()}
-						dashes={stroke.dashes ?? []}
+					<TypedField
+						key={written(stroke.dashes ?? [])}
+						label="Dashes and gaps, px"
+						shown={written(stroke.dashes ?? [])}
+						read={typedDashes}
 						disabled={readOnly}
+						wide
 						onChange={(dashes) => once('Change the dashes', { dashes })}
 					/>
 				</Box>
@@ -114,41 +116,8 @@ function scaledDashes(stroke: Stroke, width: number): Partial<Stroke> {
 	return { dashes: stroke.dashes.map((dash) => (dash * width) / stroke.width) }
 }
 
-function DashField({
-	dashes,
-	disabled,
-	onChange,
-}: {
-	readonly dashes: readonly number[]
-	readonly disabled: boolean
-	readonly onChange: (dashes: readonly number[]) => void
-}) {
-	const [draft, setDraft] = useState(shown(dashes))
-	const typed = typedDashes(draft)
-	const take = () => {
-		if (typed && draft !== shown(dashes)) onChange(typed)
-		else setDraft(shown(dashes))
-	}
-	return (
-		<TextField
-			size="small"
-			label="Dashes and gaps, px"
-			value={draft}
-			disabled={disabled}
-			error={!typed}
-			onChange={(event) => setDraft(event.target.value)}
-			onBlur={take}
-			onKeyDown={(event) => {
-				if (event.key === 'Enter') take()
-				else if (event.key === 'Escape') setDraft(shown(dashes))
-			}}
-			slotProps={{ htmlInput: { className: 'number', autoComplete: 'off' } }}
-			sx={{ gridColumn: '1 / -1', '& input': { py: 0.75 } }}
-		/>
-	)
-}
-
-const shown = (dashes: readonly number[]) => dashes.map((v) => Number(v.toFixed(2))).join(' ')
+/** Dashes as they are written. */
+const written = (dashes: readonly number[]) => dashes.map((v) => Number(v.toFixed(2))).join(' ')
 
 /** Lengths in turn; `null` for what is none, or would leave nothing to see. */
 function typedDashes(text: string): number[] | null {

@@ -1,10 +1,10 @@
 import ColorizeRounded from '@mui/icons-material/ColorizeRounded'
 import { type PaintChange, type Point, paintPieces } from '@/core'
 import type { ToolDef } from '@/editor/bench/definitions'
-import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
+import { pieceUnder } from '@/editor/bench/hitTest'
 import { heldKey } from '@/editor/bench/holds'
 import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
-import { chosenPieces, NOTHING } from '@/store/selection'
+import { chooseUnder, paintable } from '../paintable'
 import { seenColour } from './seenColour'
 import { RING_PX, type TakeColourState, takeColourSlice } from './takeColourSlice'
 
@@ -31,20 +31,14 @@ export function createTakeColour(bench: Bench, needs: TakeColourNeeds): Tool {
 		needs.set({ at: { place: input.at, colour: colourUnder(input) } })
 	}
 
-	const paintable = (): Set<string> => {
-		const chosen = chosenPieces(bench.selection())
-		const free = bench.sheet().pieces.filter((p) => chosen.has(p.id) && isOpenToEdits(p))
-		return new Set(free.map(({ id }) => id))
-	}
+	const chosen = () => new Set(paintable(bench).map(({ id }) => id))
 
 	return {
 		down: (input) => {
 			look(input)
-			const ids = paintable()
+			const ids = chosen()
 			if (ids.size === 0) {
-				// There is nothing to paint yet: the piece under the pointer is chosen for it.
-				const piece = pieceUnder(bench.sheet(), input.at)
-				if (piece) bench.select({ ...NOTHING, piece: piece.id })
+				chooseUnder(bench, input.at)
 				return
 			}
 			const colour = colourUnder(input)
@@ -77,7 +71,7 @@ export function createTakeColour(bench: Bench, needs: TakeColourNeeds): Tool {
 			needs.set({ at: null })
 		},
 		hint: () => {
-			const ids = paintable()
+			const ids = chosen()
 			if (ids.size === 0) return 'Click a piece to choose it; the next click takes a colour for it.'
 			const what = ids.size === 1 ? 'the piece chosen' : `${ids.size} pieces`
 			return `Click: this colour fills ${what}. ${heldKey('for-stroke')} for the stroke, Shift: from a piece. [ and ]: ring.`
