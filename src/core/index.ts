@@ -261,6 +261,7 @@ export {
 	paintEach,
 	paintOf,
 	paintPieces,
+	setBackground,
 	swapPaints,
 } from './path/paint'
 export {

@@ -150,6 +150,7 @@ const sheet = z.looseObject({
 		}),
 		{ ...emptySheet('', 1, 1).line },
 	),
+	background: z.exactOptional(paint),
 	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
 
@@ -250,8 +251,8 @@ export function salvageSheet(value: unknown): { sheet: Sheet; lost: number } {
 		guides: fitting(value.guides, (item) => guide.safeParse(item).data),
 		pieces,
 	}
-	const { mmPerPx, unit, line } = value
-	const settings = { mmPerPx, unit, line }
+	const { mmPerPx, unit, line, background } = value
+	const settings = { mmPerPx, unit, line, ...(background !== undefined && { background }) }
 	const whole = sheet.safeParse({ ...plain, ...settings, pieces: [] })
 	const rest = whole.success ? whole.data : sheet.parse({ ...plain, pieces: [] })
 	return { sheet: { ...rest, pieces }, lost }

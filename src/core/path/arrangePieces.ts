@@ -3,7 +3,7 @@ import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { scaleAbout } from '../geometry/placement'
 import { contourBounds } from './contour'
 import { mapPieces } from './edit'
-import { transformPaint, transformStroke } from './gradients'
+import { transformPaints } from './gradients'
 import { type Contour, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { transformContour } from './pieces'
@@ -20,14 +20,12 @@ export function piecesBox(pieces: readonly Piece[]): Box {
  * with its piece.
  */
 export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Affine): Sheet {
-	const grows = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
 	return mapPieces(sheet, (piece) =>
 		ids.has(piece.id)
 			? {
 					...piece,
 					contours: piece.contours.map((contour) => movedContour(contour, map)),
-					fill: transformPaint(piece.fill, map),
-					stroke: transformStroke(piece.stroke, map, grows),
+					...transformPaints(piece, map),
 				}
 			: piece,
 	)

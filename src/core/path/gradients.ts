@@ -1,7 +1,7 @@
 import { type Affine, applyAffine } from '../geometry/affine'
 import type { Box } from '../geometry/box'
 import { mix, type Point } from '../geometry/point'
-import type { Paint, Stop, Stroke } from './model'
+import type { Paint, Piece, Stop, Stroke } from './model'
 
 /** A paint whose colour changes over the sheet. */
 export type Gradient = Extract<Paint, { readonly kind: 'linear' | 'radial' }>
@@ -64,6 +64,15 @@ export function transformStroke(stroke: Stroke, map: Affine, by: number): Stroke
 		...(dashes && { dashes: dashes.map((dash) => dash * by) }),
 		...(dashOffset !== undefined && { dashOffset: dashOffset * by }),
 	}
+}
+
+/** How a piece is painted under a map: a stroke grows by how much areas do. */
+export function transformPaints(
+	{ fill, stroke }: Pick<Piece, 'fill' | 'stroke'>,
+	map: Affine,
+): Pick<Piece, 'fill' | 'stroke'> {
+	const by = Math.sqrt(Math.abs(map[0] * map[3] - map[1] * map[2]))
+	return { fill: transformPaint(fill, map), stroke: transformStroke(stroke, map, by) }
 }
 
 /** A gradient of a kind across a box: from its left to its right, or from its middle to its corners. */

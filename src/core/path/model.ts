@@ -211,6 +211,8 @@ export interface Sheet {
 	readonly guidesHidden: boolean
 	readonly guidesLocked: boolean
 	readonly line: TraceLine
+	/** What lies under the pieces where they are seen by themselves and sent out; nothing where absent. */
+	readonly background?: Paint
 	/** While it stands, what is drawn on one side of it is to be completed on the other. */
 	readonly mirror?: MirrorLine
 }

@@ -1,7 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
+import { parseSheet } from '../formats/sheetSchema'
+import { formatSvg } from '../formats/svg/writeSvg'
 import { emptySheet, newPiece, type Sheet } from './model'
-import { coloursUsed, fillEach, paintPieces, swapPaints } from './paint'
+import { coloursUsed, fillEach, paintPieces, setBackground, swapPaints } from './paint'
+import { fitSheetTo } from './sheetSize'
 
 const RED = { kind: 'solid', colour: '#c03020' } as const
 const sheet: Sheet = {
@@ -42,4 +45,36 @@ describe('painting pieces', () => {
 		)
 		expect(coloursUsed(each.pieces)).toEqual(['#aabb00', '#22272e'])
 	})
+})
+
+test('the sheet’s ground moves and grows with it, goes out with the artwork, and is kept', () => {
+	const ground = {
+		kind: 'linear',
+		from: [0, 0],
+		to: [0, 100],
+		stops: [
+			{ at: 0, colour: '#eeeeee' },
+			{ at: 1, colour: '#888888' },
+		],
+	} as const
+	const laid = setBackground(sheet, ground)
+	expect(fitSheetTo(laid, { minX: 10, minY: 20, maxX: 60, maxY: 90 }).background).toMatchObject({
+		from: [-10, -20],
+		to: [-10, 80],
+	})
+	expect(formatSvg(laid)).toMatch(/<rect width="100" height="100" fill="url\(#gradient\)"\/>/)
+	expect(formatSvg(laid, { only: new Set([pear]) })).not.toContain('<rect')
+	expect(parseSheet(JSON.parse(JSON.stringify(laid))).background).toEqual(ground)
+	expect(setBackground(laid, { kind: 'none' })).not.toHaveProperty('background')
+})
+
+test('gradients go along where the sheet is laid round something else', () => {
+	const across = { kind: 'linear', from: [0, 0], to: [9, 0], stops: [] } as const
+	const moved = fitSheetTo(paintPieces(sheet, new Set([pear]), { fill: across }), {
+		minX: 5,
+		minY: 5,
+		maxX: 50,
+		maxY: 50,
+	})
+	expect(moved.pieces[0]?.fill).toMatchObject({ from: [-5, -5], to: [4, -5] })
 })

@@ -1,4 +1,6 @@
+import type { Affine } from '../geometry/affine'
 import { mapPieces } from './edit'
+import { transformPaint } from './gradients'
 import type { Paint, Piece, Sheet, Stroke } from './model'
 
 /** What is to be different about how pieces are painted. */
@@ -61,6 +63,16 @@ export function swapPaints(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
 			? { ...piece, fill: piece.stroke.paint, stroke: { ...piece.stroke, paint: piece.fill } }
 			: piece,
 	)
+}
+
+/** The sheet on another ground; on none where it is to be seen through. */
+export function setBackground({ background: _, ...sheet }: Sheet, paint: Paint): Sheet {
+	return paint.kind === 'none' ? sheet : { ...sheet, background: paint }
+}
+
+/** The sheet's ground moved with all that is on it. */
+export function movedBackground({ background }: Sheet, map: Affine): Pick<Sheet, 'background'> {
+	return background ? { background: transformPaint(background, map) } : {}
 }
 
 /** The colours that pieces are painted with, `#rrggbb`, those that most pieces have first. */

@@ -7,9 +7,10 @@ import {
 	turnAbout,
 } from '../geometry/placement'
 import { type Point, subtract } from '../geometry/point'
-import { transformPaint, transformStroke } from './gradients'
+import { transformPaints } from './gradients'
 import { movedMirror } from './mirror'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
+import { movedBackground } from './paint'
 import { transformContour } from './pieces'
 
 /** What a stored picture file brings to the sheet. */
@@ -162,6 +163,7 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 	const grow: Affine = [factor, 0, 0, factor, 0, 0]
 	const grown: Sheet = {
 		...movedMirror(sheet, grow),
+		...movedBackground(sheet, grow),
 		width: sheet.width * factor,
 		height: sheet.height * factor,
 		...(sheet.mmPerPx !== undefined && { mmPerPx: sheet.mmPerPx / factor }),
@@ -170,8 +172,7 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,
 			contours: piece.contours.map((contour) => transformContour(contour, grow)),
-			fill: transformPaint(piece.fill, grow),
-			stroke: transformStroke(piece.stroke, grow, factor),
+			...transformPaints(piece, grow),
 		})),
 	}
 	return replacePicture(grown, id, picture)

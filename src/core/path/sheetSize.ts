@@ -1,8 +1,10 @@
 import { type Affine, composeAffine } from '../geometry/affine'
 import { type Box, boxOf, joinBoxes } from '../geometry/box'
 import { boundsOf } from './contour'
+import { transformPaints } from './gradients'
 import { movedMirror } from './mirror'
 import type { Sheet } from './model'
+import { movedBackground } from './paint'
 import { photoCorners } from './photos'
 import { transformContour } from './pieces'
 
@@ -20,6 +22,7 @@ export function fitSheetTo(sheet: Sheet, { minX, minY, maxX, maxY }: Box): Sheet
 	const by: Affine = [1, 0, 0, 1, -minX, -minY]
 	const moved: Sheet = {
 		...movedMirror(sheet, by),
+		...movedBackground(sheet, by),
 		guides: sheet.guides.map((guide) => ({
 			...guide,
 			at: guide.at - (guide.axis === 'x' ? minX : minY),
@@ -27,6 +30,7 @@ export function fitSheetTo(sheet: Sheet, { minX, minY, maxX, maxY }: Box): Sheet
 		photos: sheet.photos.map((photo) => ({ ...photo, place: composeAffine(by, photo.place) })),
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,
+			...transformPaints(piece, by),
 			contours: piece.contours.map((contour) => transformContour(contour, by)),
 		})),
 	}

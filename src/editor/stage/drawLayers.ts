@@ -11,7 +11,13 @@ import { paintLoupe } from './paintLoupe'
 import { paintBox, paintOverNodes, paintUnderNodes } from './paintMarks'
 import { createCrowd, paintNodes } from './paintNodes'
 import { paintPhotos } from './paintPhotos'
-import { paintArtwork, paintMirrored, paintSilhouette, paintTrace } from './paintPieces'
+import {
+	paintArtwork,
+	paintBackground,
+	paintMirrored,
+	paintSilhouette,
+	paintTrace,
+} from './paintPieces'
 import { paintCross } from './paintPlace'
 
 /** What each layer shows of an open sheet, as the desk stands. */
@@ -60,8 +66,10 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 			paintMirrored(ctx, open.sheet(), selection, viewport)
 		} else {
 			const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }
-			if (shows === 'artwork') paintArtwork(ctx, sheet, viewport)
-			else paintSilhouette(ctx, sheet, shows === 'white on black', viewport)
+			if (shows === 'artwork') {
+				paintBackground(ctx, sheet, viewport)
+				paintArtwork(ctx, sheet, viewport)
+			} else paintSilhouette(ctx, sheet, shows === 'white on black', viewport)
 		}
 	}
 

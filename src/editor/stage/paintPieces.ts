@@ -170,6 +170,22 @@ export function paintArtwork(
 	ctx.globalAlpha = 1
 }
 
+/** What lies under the pieces, as large as the sheet. */
+export function paintBackground(
+	ctx: CanvasRenderingContext2D,
+	{ background, width, height }: Sheet,
+	{ view, ratio }: Viewport,
+): void {
+	if (!background || background.kind === 'none') return
+	ctx.setTransform(...viewMatrix(view, ratio))
+	const path = new Path2D()
+	path.rect(0, 0, width, height)
+	ctx.globalAlpha = 'alpha' in background ? (background.alpha ?? 1) : 1
+	ctx.fillStyle = styleOf(ctx, background)
+	fillWith(ctx, background, path, 'nonzero')
+	ctx.globalAlpha = 1
+}
+
 function setStroke(ctx: CanvasRenderingContext2D, stroke: Omit<Stroke, 'paint'>): void {
 	ctx.lineWidth = stroke.width
 	ctx.lineCap = stroke.cap ?? 'butt'

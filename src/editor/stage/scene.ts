@@ -179,6 +179,8 @@ function afterSheet(
 		selection.others !== chosen.others ||
 		selection.contour !== chosen.contour
 	const changed = sheet === was ? null : changedBox(was, sheet)
+	const ground = sheet.background !== was.background
+	if (ground) redraw.pieces()
 	if (other || changed) redraw.pieces(other ? 'all' : (changed ?? 'all'))
 	if (other || changed) redraw.nodes(other ? 'all' : (changed ?? 'all'))
 	const aids = sheet.guides !== was.guides || sheet.guidesHidden !== was.guidesHidden

@@ -26,11 +26,24 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const digits = o.digits ?? 3
 	const servers = createServers(idOf, digits)
 	const drawn = items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers))
+	const { background } = sheet
+	const ground =
+		background && !o.only
+			? [
+					`\t<rect width="${width}" height="${height}" fill="${servers.valueOf(background)}"${paintAlpha(
+						'fill-opacity',
+						background,
+					)
+						.map((one) => ` ${one}`)
+						.join('')}/>`,
+				]
+			: []
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
 		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
 		`\t<title>${escapeXml(sheet.name)}</title>`,
 		...servers.elements(),
+		...ground,
 		...drawn,
 		'</svg>',
 		'',

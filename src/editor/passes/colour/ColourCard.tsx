@@ -16,6 +16,9 @@ import { COLOUR_PARTS, type ColourPart } from './parts'
 const CONTENTS: Readonly<Record<ColourPart, ComponentType>> = {
 	fill: lazy(() => import('./FillSection').then((m) => ({ default: m.FillSection }))),
 	stroke: lazy(() => import('./StrokeLook').then((m) => ({ default: m.StrokeLook }))),
+	background: lazy(() =>
+		import('./BackgroundSection').then((m) => ({ default: m.BackgroundSection })),
+	),
 	fewer: lazy(() => import('./FewerSection').then((m) => ({ default: m.FewerSection }))),
 	shades: lazy(() => import('./ShadesSection').then((m) => ({ default: m.ShadesSection }))),
 }

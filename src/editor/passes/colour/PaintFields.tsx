@@ -4,15 +4,13 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import { useState } from 'react'
 import {
-	boundsOf,
+	type Box as Bounds,
 	type Gradient,
 	gradientAcross,
 	INK,
 	isGradient,
-	joinBoxes,
 	type Paint,
 	type Pattern,
-	type Piece,
 	type Stop,
 	standIn,
 	stopsFrom,
@@ -37,8 +35,8 @@ const SLIDERS: readonly {
 	{ of: 'h', label: 'Hue', max: 360, step: 1, unit: '°' },
 ]
 
-/** Makes a piece's paint anew from what it is. */
-type Make = (paint: Paint, piece: Piece) => Paint
+/** Makes a paint anew from what it is and the box round what it paints. */
+export type Make = (paint: Paint, box: Bounds) => Paint
 
 const KINDS = [
 	['none', 'None'],
@@ -59,13 +57,12 @@ const FIRST_PATTERN = {
 /** The paint as another kind, with as much of its colours as that has. */
 const asKind =
 	(kind: Paint['kind']): Make =>
-	(paint, { contours }) => {
+	(paint, box) => {
 		if (kind === 'none') return { kind }
 		if (kind === 'solid') {
 			const { colour, alpha } = standIn(paint) ?? { colour: INK, alpha: 1 }
 			return { kind, colour, ...(alpha < 1 && { alpha }) }
 		}
-		const box = contours.map(boundsOf).reduce(joinBoxes)
 		if (kind === 'pattern') {
 			const { colour } = standIn(paint) ?? { colour: INK }
 			return { ...FIRST_PATTERN, at: [box.minX, box.minY], colour }

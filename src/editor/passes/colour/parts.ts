@@ -2,6 +2,11 @@
 export const COLOUR_PARTS = [
 	{ id: 'fill', name: 'Fill', says: 'The colour of pieces: by numbers, from the photo, or none' },
 	{ id: 'stroke', name: 'Stroke', says: 'Colour, width, ends, corners and dashes of their lines' },
+	{
+		id: 'background',
+		name: 'Background',
+		says: 'What lies under the pieces in Proof and in exports',
+	},
 	{ id: 'fewer', name: 'Fewer colours', says: 'Near-equal colours of pieces brought together' },
 	{ id: 'shades', name: 'Shades', says: 'The photo under a piece in a few flat pieces' },
 ] as const

@@ -1,7 +1,8 @@
 import { useEffect, useMemo } from 'react'
 import {
+	boundsOf,
 	coloursUsed,
-	type Paint,
+	joinBoxes,
 	type PaintChange,
 	type PaintOf,
 	type Piece,
@@ -14,6 +15,7 @@ import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/w
 import { paletteOf } from '@/jobs/colouring'
 import { useChosenPieces } from '../chosen'
 import { colourSlice } from './colourSlice'
+import type { Make } from './PaintFields'
 
 /** So many colours of a photo are offered, and of a sheet at most. */
 const PHOTO_COLOURS = 10
@@ -27,23 +29,15 @@ export interface Paints {
 	/** @param key what is one step with it, until `rest` */
 	paint(label: string, change: PaintChange, key: string): void
 	/** Like it, each piece's own paint made anew. */
-	each(of: PaintOf, make: (paint: Paint, piece: Piece) => Paint): void
+	each(of: PaintOf, make: Make): void
 	rest(): void
 }
 
 export function usePaints(): Paints {
 	const { open, refresh } = useWorkbench()
 	const readOnly = useOpenSheet((state) => state.readOnly)
-	const sheet = useSheetAtRest()
 	const pieces = useChosenPieces()
-	const photo = usePhotoPalette()
-	const swatches = useMemo(
-		() => [
-			{ of: 'This sheet', colours: coloursUsed(sheet.pieces).slice(0, SHEET_COLOURS) },
-			{ of: 'The photo', colours: photo },
-		],
-		[sheet, photo],
-	)
+	const swatches = useSwatches()
 	return {
 		pieces,
 		swatches,
@@ -55,11 +49,30 @@ export function usePaints(): Paints {
 		},
 		each: (of, make) => {
 			const ids = new Set(pieces.map(({ id }) => id))
-			open.apply(`Change the ${of}`, (s) => paintEach(s, ids, of, make), of)
+			open.apply(
+				`Change the ${of}`,
+				(s) => paintEach(s, ids, of, (before, piece) => make(before, boxOf(piece))),
+				of,
+			)
 			refresh()
 		},
 		rest: () => open.seal(),
 	}
+}
+
+const boxOf = ({ contours }: Piece) => contours.map(boundsOf).reduce(joinBoxes)
+
+/** The sheet's own colours, and the photo's. */
+export function useSwatches(): Paints['swatches'] {
+	const sheet = useSheetAtRest()
+	const photo = usePhotoPalette()
+	return useMemo(
+		() => [
+			{ of: 'This sheet', colours: coloursUsed(sheet.pieces).slice(0, SHEET_COLOURS) },
+			{ of: 'The photo', colours: photo },
+		],
+		[sheet, photo],
+	)
 }
 
 /** The colours that the photo under the pieces consists of; none until they are known. */
