@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { hexOfLch, lchOf, typedHex } from './lch'
+import { colourDifference, hexOfLch, lchOf, typedHex } from './lch'
 
 describe('lightness, chroma and hue', () => {
 	test('give the colour back that they were read from (random colours)', () => {
@@ -19,6 +19,13 @@ describe('lightness, chroma and hue', () => {
 		expect(shown.l).toBeCloseTo(60, 0)
 		expect(shown.h).toBeCloseTo(150, 0)
 		expect(shown.c).toBeLessThan(30)
+	})
+
+	test('colours are as far apart as one sees', () => {
+		expect(colourDifference('#336699', '#336699')).toBe(0)
+		expect(colourDifference('#000000', '#ffffff')).toBeCloseTo(50, 6)
+		expect(colourDifference('#c03020', '#c33222')).toBeLessThan(1)
+		expect(colourDifference('#c03020', '#20a040')).toBeGreaterThan(10)
 	})
 
 	test('a colour may be typed with three or six digits', () => {

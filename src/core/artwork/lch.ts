@@ -44,6 +44,17 @@ export function hexOfLch({ l, c, h }: Lch): string {
 /** What is rounded away beyond the least and the most that a screen shows. */
 const HALF_LEVEL = 0.5 / 255
 
+/** How far apart two colours are in OKLab, in just noticeable differences. */
+export function colourDifference(a: string, b: string): number {
+	const [p, q] = [lchOf(a), lchOf(b)]
+	const turn = ((p.h - q.h) * Math.PI) / 180
+	const chroma = p.c * p.c + q.c * q.c - 2 * p.c * q.c * Math.cos(turn)
+	return Math.sqrt((p.l - q.l) ** 2 + Math.max(0, chroma)) / NOTICEABLE
+}
+
+/** As lightness counts, 0 to 100. */
+const NOTICEABLE = 2
+
 /** What was typed as a colour, as `#rrggbb`: three or six hex digits, with or without `#`; `null` where it is none. */
 export function typedHex(text: string): string | null {
 	const digits = /^\s*#?([\da-f]{3}|[\da-f]{6})\s*$/i.exec(text)?.[1]?.toLowerCase()

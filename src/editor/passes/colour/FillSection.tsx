@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography'
 import { swapPaints } from '@/core'
 import { useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
+import { Alike } from './Alike'
 import { PaintFields } from './PaintFields'
 import { usePaints } from './usePaints'
 
@@ -25,6 +26,7 @@ export function FillSection() {
 				onChange={(make) => each('fill', make)}
 				onRest={rest}
 			/>
+			<Alike piece={first} />
 			<LabelledSlider
 				label="Opacity of the piece"
 				shown={`${Math.round(100 * first.opacity)} %`}
