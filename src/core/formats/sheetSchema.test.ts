@@ -5,6 +5,25 @@ import { newPhoto } from '../path/photos'
 import { anyContour, sheetOf } from '../path/testing/arbitrary'
 import { parseSheet } from './sheetSchema'
 
+const LINEAR = {
+	kind: 'linear',
+	from: [0, 0],
+	to: [5, 5],
+	stops: [
+		{ at: 0.1, colour: '#102030' },
+		{ at: 0.9, colour: '#f0e0d0', alpha: 0.5 },
+	],
+}
+const HATCH = {
+	kind: 'pattern',
+	figure: 'hatch',
+	spacing: 9,
+	weight: 2,
+	angle: 45,
+	at: [1, 1],
+	colour: '#102030',
+}
+
 describe('a stored sheet', () => {
 	test('is read back exactly, through JSON', () => {
 		fc.assert(
@@ -28,6 +47,12 @@ describe('a stored sheet', () => {
 
 	const photo = newPhoto({ blob: 'b', name: 'P', width: 10, height: 10 })
 	const sheet = sheetOf({ id: 'c', closed: true, nodes: [{ id: 'n', at: [1, 2], kind: 'corner' }] })
+	const painted = (fill: object) => ({ ...sheet, pieces: [{ ...sheet.pieces[0], fill }] })
+	test('keeps gradients and patterns as they are', () => {
+		for (const fill of [LINEAR, HATCH])
+			expect(parseSheet(painted(fill)).pieces[0]?.fill).toEqual(fill)
+	})
+
 	test.each([
 		['is nothing', null],
 		['has no pieces', { ...sheet, pieces: undefined }],
@@ -45,6 +70,10 @@ describe('a stored sheet', () => {
 			'has a tone that cannot be',
 			{ ...sheet, photos: [{ ...photo, tone: { ...NEUTRAL_TONE, black: 200, white: 100 } }] },
 		],
+		['has a gradient whose stops fall', painted({ ...LINEAR, stops: [...LINEAR.stops].reverse() })],
+		['has a gradient without a colour', painted({ ...LINEAR, stops: [] })],
+		['has a pattern of no size', painted({ ...HATCH, spacing: 0 })],
+		['has a pattern of an unknown figure', painted({ ...HATCH, figure: 'stars' })],
 		['has a px of no size', { ...sheet, mmPerPx: 0 }],
 		['has a guide nowhere', { ...sheet, guides: [{ id: 'g', axis: 'z', at: 1 }] }],
 		['has an opacity beyond one', { ...sheet, pieces: [{ ...sheet.pieces[0], opacity: 2 }] }],
