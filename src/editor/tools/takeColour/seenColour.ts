@@ -1,13 +1,19 @@
 import { applyAffine, invertAffine, type Point, type Sheet } from '@/core'
-import { discColour } from '@/core/colours'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { photoAt } from '@/editor/bench/photoEdges'
 import type { Slices } from '@/editor/bench/slices'
 
 let canvas: OffscreenCanvas | null = null
+let colours: typeof import('@/core/colours') | null = null
+
+/** Fetches what colours are worked out with: it is no part of the first load. */
+export async function fetchColours(): Promise<void> {
+	colours = await import('@/core/colours')
+}
 
 /**
- * The colour of the photo in a ring about a place, `#rrggbb`; `null` where no photo shows.
+ * The colour of the photo in a ring about a place, `#rrggbb`; `null` where no photo shows, or nothing to work it
+ * out with is there yet.
  * @param at sheet px
  * @param ring how wide it is, px of the photo
  */
@@ -15,7 +21,7 @@ export function seenColour(sheet: Sheet, slices: Slices, at: Point, ring: number
 	const photo = photoAt(sheet, at)
 	const level = photo && slices.of(darkroomSlice).getState().pyramids.get(photo.blob)?.levels[0]
 	const back = photo && invertAffine(photo.place)
-	if (!level || !back) return null
+	if (!level || !back || !colours) return null
 	const [x, y] = applyAffine(back, at)
 	// What of the ring lies beyond the photo is left out: it moves inwards.
 	const size = Math.min(ring, level.width, level.height)
@@ -26,5 +32,5 @@ export function seenColour(sheet: Sheet, slices: Slices, at: Point, ring: number
 	const context = canvas.getContext('2d', { willReadFrequently: true })
 	if (!context) return null
 	context.drawImage(level, left, top, size, size, 0, 0, size, size)
-	return discColour(context.getImageData(0, 0, size, size))
+	return colours.discColour(context.getImageData(0, 0, size, size))
 }

@@ -40,6 +40,7 @@ describe('taking a colour', () => {
 		click(tool, [150, 150], { shift: true })
 		expect(fills()[1]).toEqual({ kind: 'solid', colour: '#c03020' })
 		click(tool, [700, 700])
+		expect(tool.hint()).toContain('no photo shows')
 		click(tool, [700, 700], { shift: true })
 		expect(bench.labels()).toHaveLength(2)
 	})

@@ -5,7 +5,7 @@ import { pieceUnder } from '@/editor/bench/hitTest'
 import { heldKey } from '@/editor/bench/holds'
 import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
 import { chooseUnder, paintable } from '../paintable'
-import { seenColour } from './seenColour'
+import { fetchColours, seenColour } from './seenColour'
 import { RING_PX, type TakeColourState, takeColourSlice } from './takeColourSlice'
 
 /** What the tool needs of what goes on beside it. */
@@ -73,6 +73,8 @@ export function createTakeColour(bench: Bench, needs: TakeColourNeeds): Tool {
 		hint: () => {
 			const ids = chosen()
 			if (ids.size === 0) return 'Click a piece to choose it; the next click takes a colour for it.'
+			if (needs.state().at?.colour === null)
+				return `There is no colour here${pointer?.shift ? ': Shift takes a flat piece’s.' : ': no photo shows.'}`
 			const what = ids.size === 1 ? 'the piece chosen' : `${ids.size} pieces`
 			return `Click: this colour fills ${what}. ${heldKey('for-stroke')} for the stroke, Shift: from a piece. [ and ]: ring.`
 		},
@@ -97,7 +99,9 @@ export const takeColourTool: ToolDef = {
 		{ keys: 'Shift', does: 'Click: the colour of the piece under the pointer' },
 		{ keys: '[  ]', does: 'A smaller, a larger ring', taps: ['[', ']'] },
 	],
-	create: ({ bench, open, slices }) => {
+	create: ({ bench, open, slices, refresh }) => {
+		// Until it is there the ring shows no colour, and a click takes none.
+		fetchColours().then(refresh, () => {})
 		const own = slices.of(takeColourSlice)
 		return createTakeColour(bench, {
 			state: own.getState,
