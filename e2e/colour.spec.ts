@@ -93,7 +93,7 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await page.getByRole('option', { name: 'Flat' }).click()
 		await card.getByLabel('Background colour').fill('#f0e6d0')
 		await page.keyboard.press('Enter')
-		await bench.key('7')
+		await bench.key('8')
 		await expect.poll(() => bench.colourAt([20, 20])).toEqual([0xf0, 0xe6, 0xd0])
 	})
 
