@@ -20,34 +20,42 @@ export interface Under {
 	readonly margin: number
 }
 
-/** The picture that was asked about last. */
-let kept: { readonly key: string; readonly pixels: ImageData } | null = null
+/** So many pictures are kept, those asked about last: what is asked of one does not wait for another. */
+const MOST_KEPT = 3
+const kept = new Map<string, ImageData>()
 
-const pixels = (): ImageData => {
-	if (!kept) throw new Error('No photo is here to take colours from.')
-	return kept.pixels
+function pixels(key: string): ImageData {
+	const found = kept.get(key)
+	if (!found) throw new Error('The photo to take colours from is not here.')
+	return found
 }
 
 const endpoint = {
-	holds: (key: string): boolean => kept?.key === key,
+	holds: (key: string): boolean => kept.has(key),
 
 	take(key: string, picture: ImageBitmap): void {
-		kept = { key, pixels: pixelsOf(picture) }
+		kept.set(key, pixelsOf(picture))
+		const [first] = kept.keys()
+		if (kept.size > MOST_KEPT && first !== undefined) kept.delete(first)
 	},
 
 	/** @param gradients where one is clearly nearer to the photo than a flat colour */
-	paintsUnder: (all: readonly Under[], gradients: boolean): (Paint | null)[] =>
+	paintsUnder: (key: string, all: readonly Under[], gradients: boolean): (Paint | null)[] =>
 		all.map(({ contours, ...o }) => {
-			const gradient = gradients ? photoGradient(pixels(), contours, o) : null
+			const gradient = gradients ? photoGradient(pixels(key), contours, o) : null
 			if (gradient?.better) return gradient.paint
-			const colour = photoColour(pixels(), contours, o)
+			const colour = photoColour(pixels(key), contours, o)
 			return colour ? { kind: 'solid', colour } : null
 		}),
 
-	palette: (count: number): Swatch[] => palette(pixels(), count),
+	palette: (key: string, count: number): Swatch[] => palette(pixels(key), count),
 
-	shades: (contours: readonly Contour[], count: number, o: ToneOptions): ToneRegion[] =>
-		toneRegions(pixels(), contours, count, o),
+	shades: (
+		key: string,
+		contours: readonly Contour[],
+		count: number,
+		o: ToneOptions,
+	): ToneRegion[] => toneRegions(pixels(key), contours, count, o),
 }
 
 export type ColourWorker = typeof endpoint

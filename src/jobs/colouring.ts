@@ -19,14 +19,14 @@ const worker = endpoint<ColourWorker>(
 export const paintsUnder = (photo: PictureFrom, all: readonly Under[], gradients: boolean) =>
 	worker.run(async (remote) => {
 		await handOver(remote, photo)
-		return remote.paintsUnder(all, gradients)
+		return remote.paintsUnder(photo.key, all, gradients)
 	})
 
 /** The colours that a photo consists of. */
 export const paletteOf = (photo: PictureFrom, count: number) =>
 	worker.run(async (remote) => {
 		await handOver(remote, photo)
-		return remote.palette(count)
+		return remote.palette(photo.key, count)
 	})
 
 /** What is under a piece in a few flat areas; `null` for a request that a newer one overtook. */
@@ -40,6 +40,6 @@ export const previewShades = newestOnly(
 	) =>
 		worker.run(async (remote) => {
 			await handOver(remote, photo)
-			return remote.shades(contours, count, o)
+			return remote.shades(photo.key, contours, count, o)
 		}, watch),
 )

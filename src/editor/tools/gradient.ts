@@ -1,17 +1,16 @@
 import GradientRounded from '@mui/icons-material/GradientRounded'
 import {
-	boundsOf,
 	distance,
 	drawnFrom,
 	endsOf,
 	type Gradient,
 	gradientAcross,
 	isGradient,
-	joinBoxes,
 	type Paint,
 	type Piece,
 	type Point,
 	paintEach,
+	piecesBox,
 	snapAngle,
 	stopsFrom,
 } from '@/core'
@@ -142,9 +141,9 @@ export function createGradientTool(bench: Bench): Tool {
 	}
 }
 
-function asGradient(paint: Paint, { contours }: Piece): Gradient {
+function asGradient(paint: Paint, piece: Piece): Gradient {
 	if (isGradient(paint)) return paint
-	return gradientAcross('linear', contours.map(boundsOf).reduce(joinBoxes), stopsFrom(paint))
+	return gradientAcross('linear', piecesBox([piece]), stopsFrom(paint))
 }
 
 export const gradientTool: ToolDef = {

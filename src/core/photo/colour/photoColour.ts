@@ -61,7 +61,7 @@ export function innerPixels(
 }
 
 /** Pixels over that part of a photo which lies under outlines, no more than so many; `null` where none does. */
-export function gridUnder(photo: Pixels, contours: readonly Contour[], most: number): Grid | null {
+function gridUnder(photo: Pixels, contours: readonly Contour[], most: number): Grid | null {
 	if (contours.length === 0) return null
 	const box: Box = contours.map(contourBounds).reduce(joinBoxes)
 	const left = Math.max(0, Math.floor(box.minX))

@@ -1,4 +1,4 @@
-import { boundsOf, boxesTouch, joinBoxes, type Piece, standIn } from '@/core'
+import { boxesTouch, type Piece, piecesBox, standIn } from '@/core'
 import { colourDifference } from '@/core/colours'
 
 /** Colours that are nearer to each other are hard to tell apart, in just noticeable differences. */
@@ -8,12 +8,10 @@ const HARD_TO_TELL = 3
 export function alikeBeside(pieces: readonly Piece[], piece: Piece): Piece[] {
 	const own = standIn(piece.fill)
 	if (!own) return []
-	const box = boxOf(piece)
+	const box = piecesBox([piece])
 	return pieces.filter((other) => {
-		if (other.id === piece.id || other.hidden || !boxesTouch(boxOf(other), box)) return false
+		if (other.id === piece.id || other.hidden || !boxesTouch(piecesBox([other]), box)) return false
 		const fill = standIn(other.fill)
 		return fill !== null && colourDifference(fill.colour, own.colour) < HARD_TO_TELL
 	})
 }
-
-const boxOf = ({ contours }: Piece) => contours.map(boundsOf).reduce(joinBoxes)

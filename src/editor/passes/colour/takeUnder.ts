@@ -1,10 +1,9 @@
 import {
 	boxesTouch,
 	type Contour,
-	contourBounds,
-	joinBoxes,
 	type Paint,
 	type Piece,
+	piecesBox,
 	type Sheet,
 	transformContour,
 	transformPaint,
@@ -51,15 +50,13 @@ export async function takeUnder(
 function underOf({ pieces }: Sheet, piece: Piece, { from, scale }: PhotoPicture): Under {
 	const on = (contours: readonly Contour[]) =>
 		contours.map((contour) => transformContour(contour, from))
-	const box = boxOf(piece)
+	const box = piecesBox([piece])
 	const above = pieces
-		.slice(pieces.indexOf(piece) + 1)
-		.filter((one) => !one.hidden && one.fill.kind !== 'none' && boxesTouch(boxOf(one), box))
+		.slice(pieces.findIndex(({ id }) => id === piece.id) + 1)
+		.filter((one) => !one.hidden && one.fill.kind !== 'none' && boxesTouch(piecesBox([one]), box))
 	return {
 		contours: on(piece.contours),
 		covered: above.map(({ contours }) => on(contours)),
 		margin: MARGIN_PX * scale,
 	}
 }
-
-const boxOf = ({ contours }: Piece) => contours.map(contourBounds).reduce(joinBoxes)

@@ -1,16 +1,15 @@
 import { useEffect, useMemo } from 'react'
 import {
-	boundsOf,
 	coloursUsed,
-	joinBoxes,
 	type PaintChange,
 	type PaintOf,
 	type Piece,
 	paintEach,
 	paintPieces,
+	piecesBox,
 } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
-import { pictureUnder } from '@/editor/bench/photoPicture'
+import { pictureOf } from '@/editor/bench/photoPicture'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { paletteOf } from '@/jobs/colouring'
 import { useChosenPieces } from '../chosen'
@@ -51,7 +50,7 @@ export function usePaints(): Paints {
 			const ids = new Set(pieces.map(({ id }) => id))
 			open.apply(
 				`Change the ${of}`,
-				(s) => paintEach(s, ids, of, (before, piece) => make(before, boxOf(piece))),
+				(s) => paintEach(s, ids, of, (before, piece) => make(before, piecesBox([piece]))),
 				of,
 			)
 			refresh()
@@ -59,8 +58,6 @@ export function usePaints(): Paints {
 		rest: () => open.seal(),
 	}
 }
-
-const boxOf = ({ contours }: Piece) => contours.map(boundsOf).reduce(joinBoxes)
 
 /** The sheet's own colours, and the photo's. */
 export function useSwatches(): Paints['swatches'] {
@@ -75,7 +72,7 @@ export function useSwatches(): Paints['swatches'] {
 	)
 }
 
-/** The colours that the photo under the pieces consists of; none until they are known. */
+/** The colours that the topmost photo consists of; none until they are known. */
 function usePhotoPalette(): readonly string[] {
 	const { open, slices } = useWorkbench()
 	const sheet = useSheetAtRest()
@@ -88,8 +85,8 @@ function usePhotoPalette(): readonly string[] {
 	useEffect(() => {
 		const colour = slices.of(colourSlice)
 		if (!there || blob === undefined || colour.getState().palette?.blob === blob) return
-		const all = open.sheet().pieces.flatMap(({ contours }) => contours)
-		const photo = pictureUnder(open.sheet(), slices, all)
+		const placed = open.sheet().photos.find((one) => one.blob === blob)
+		const photo = placed && pictureOf(placed, slices)
 		if (!photo) return
 		paletteOf(photo.picture, PHOTO_COLOURS).then(
 			(found) => colour.setState({ palette: { blob, colours: found.map((one) => one.colour) } }),
