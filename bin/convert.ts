@@ -1,5 +1,5 @@
 import { basename, join } from 'node:path'
-import { formatSvg, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
+import { addPieces, formatSvg, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
 import { numberWithin, readDrawing, sheetOf } from './drawings'
 import { isFolder, makeFolder, say, writeText } from './files'
 import { parsedArgs, UsageError } from './usage'
@@ -45,7 +45,10 @@ async function convert(
 		const drawing = await readDrawing(input)
 		const outlines = drawing.pieces.flatMap(({ contours }) => contours)
 		if (output !== undefined)
-			await writeText(output, formatSvg(sheetOf(drawing, drawing.pieces), { digits }))
+			await writeText(
+				output,
+				formatSvg(addPieces(sheetOf(drawing, []), drawing.pieces, drawing.groups), { digits }),
+			)
 		return {
 			input,
 			...(output !== undefined && { output }),

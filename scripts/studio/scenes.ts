@@ -2,6 +2,7 @@ import { plankBench, plasterWall, primedBoard, printedCotton } from './bench.ts'
 import type { Scene } from './scene.ts'
 import { cardStack, threadReel } from './subjects/benchProps.ts'
 import { fern } from './subjects/fern.ts'
+import { apple, leaf, pear } from './subjects/fruit.ts'
 import { heron } from './subjects/heron.ts'
 import { ironKey } from './subjects/key.ts'
 import { lantern } from './subjects/lantern.ts'
@@ -173,5 +174,24 @@ export const scenes: Record<string, Scene> = {
 		seed: 52,
 		exposure: 0.95,
 		paths: 12,
+	},
+	fruit: {
+		subject: apple,
+		props: [pear, leaf],
+		also: [pear, leaf],
+		bench: plankBench,
+		wall: plasterWall,
+		wallAt: -2.9,
+		camera: {
+			from: [0.3, 2.4, 12],
+			to: [0.28, 1.06, 0],
+			height: 3.0,
+			roll: -0.012,
+			aperture: 0.08,
+		},
+		width: 1080,
+		height: 810,
+		seed: 97,
+		exposure: 1,
 	},
 }

@@ -109,6 +109,7 @@ export {
 	unitInForce,
 } from './measure/lengths'
 export { type ProfileSample, profileBetween } from './measure/profile'
+export { showAllAgain, showAlone } from './path/alone'
 export {
 	alignNodes,
 	centreOf,
@@ -122,10 +123,12 @@ export {
 export {
 	alignPieces,
 	distributePieces,
+	duplicateOutline,
 	duplicatePieces,
 	type Edge,
 	mirrorPieces,
 	piecesBox,
+	transformOutline,
 	transformPieces,
 } from './path/arrangePieces'
 export { closeSmoothly, fillAcross, joinByNearness } from './path/closing'
@@ -193,6 +196,20 @@ export {
 	transformPaint,
 	withStop,
 } from './path/gradients'
+export {
+	groupPath,
+	groupPieces,
+	hideGroup,
+	layOutermost,
+	layPieces,
+	lockGroup,
+	piecesIn,
+	renameGroup,
+	type TreePlace,
+	ungroup,
+	wholeGroups,
+	withFreshGroups,
+} from './path/groups'
 export { guarded, type Kept } from './path/guarded'
 export {
 	addGuides,
@@ -211,6 +228,7 @@ export {
 	FIGURES,
 	type Figure,
 	type FillRule,
+	type Group,
 	type Guide,
 	INK,
 	type MirrorLine,

@@ -85,4 +85,12 @@ export const SAMPLES: readonly Sample[] = [
 		width: 1200,
 		height: 900,
 	},
+	{
+		id: 'fruit',
+		name: 'Painted fruit',
+		file: '/photos/fruit.jpg',
+		alt: 'Turned wooden fruit for the play’s stall, in glossy paint: a red apple with a carved green leaf, the window mirrored in it, and a yellow-green pear with a rusty cheek.',
+		width: 1080,
+		height: 810,
+	},
 ]

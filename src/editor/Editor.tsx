@@ -14,7 +14,7 @@ import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/wor
 import { NARROW } from '@/theme/widths'
 import { darkroomSlice } from './bench/darkroomState'
 import { isTracing } from './bench/desk'
-import { PiecesPanel } from './panels/PiecesPanel'
+import { PiecesPanel } from './panels/tree/PiecesPanel'
 import { useLoadedSheet } from './useLoadedSheet'
 
 // What a sheet opened in peace does not need comes when it is needed.

@@ -1,5 +1,6 @@
 import {
 	addPhoto,
+	addPieces,
 	emptySheet,
 	type LeftOut,
 	newId,
@@ -61,7 +62,7 @@ export async function sheetFromDrawing(
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
 	const unit = drawing.mmPerPx === undefined ? 'px' : 'mm'
-	const sheet = { ...setUnit(empty, unit), pieces: drawing.pieces }
+	const sheet = addPieces(setUnit(empty, unit), drawing.pieces, drawing.groups)
 	await library.save(sheet)
 	return { sheet, skipped: drawing.skipped }
 }

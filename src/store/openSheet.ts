@@ -1,11 +1,11 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import {
+	addPieces,
 	type Edit,
 	guarded,
 	isSoundChange,
 	type Kept,
 	normalised,
-	type Piece,
 	type Sheet,
 } from '@/core'
 import { begin, type History, record, redo, seal, takeBack, undo } from './history'
@@ -43,8 +43,8 @@ export interface OpenSheetActions {
 	 * @param key edits in a row that share it become one step, until `seal`
 	 */
 	apply(label: string, edit: Edit, key?: string): void
-	/** Adds pieces that a reader made: they are sound, and their ids are their own. */
-	takeIn(label: string, pieces: readonly Piece[]): void
+	/** Adds pieces and groups that a reader made: they are sound, and their ids are their own. */
+	takeIn(label: string, drawing: Pick<Sheet, 'pieces' | 'groups'>): void
 	seal(): void
 	/** An edit that takes back what the last step did: neither is a step any more. */
 	takeBack(label: string, edit: Edit): void
@@ -107,11 +107,8 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				else if (kept.length > 0) refuse({ label, kept, whole: next === history })
 				return next
 			}),
-		takeIn: (label: string, pieces: readonly Piece[]) =>
-			change((history) => {
-				const { present } = history
-				return record(history, label, { ...present, pieces: [...present.pieces, ...pieces] })
-			}),
+		takeIn: (label: string, { pieces, groups }: Pick<Sheet, 'pieces' | 'groups'>) =>
+			change((history) => record(history, label, addPieces(history.present, pieces, groups))),
 		seal: () => change(seal),
 		takeBack: (label: string, edit: Edit) =>
 			change((history) => takeBack(seal(history), label, edit(history.present))),

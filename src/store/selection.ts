@@ -26,6 +26,12 @@ export function withPiece(selection: Selection, id: string): Selection {
 	return { ...NOTHING, piece: piece ?? [...all][0] ?? null, others: all, photo: selection.photo }
 }
 
+/** Some pieces, wholly. */
+export function withPieces(ids: Iterable<string>): Selection {
+	const others = new Set(ids)
+	return { ...NOTHING, piece: [...others].at(-1) ?? null, others }
+}
+
 /**
  * The selection with all pieces from the one chosen last to another, in the order of their list.
  * @param order ids as they are listed

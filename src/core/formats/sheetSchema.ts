@@ -1,5 +1,6 @@
 import * as z from 'zod/mini'
 import { LENGTH_UNITS } from '../measure/lengths'
+import { settleGroups } from '../path/groups'
 import {
 	type Contour,
 	emptySheet,
@@ -96,8 +97,17 @@ const piece = z.looseObject({
 	strokeBelow: z.exactOptional(z.boolean()),
 	allowance: z.exactOptional(length),
 	opacity: share,
+	group: z.exactOptional(id),
 	hidden: z.boolean(),
 	locked: z.boolean(),
+})
+
+const group = z.looseObject({
+	id,
+	name: z.string(),
+	within: z.exactOptional(id),
+	hides: z.exactOptional(z.array(id)),
+	locks: z.exactOptional(z.array(id)),
 })
 
 const pieces = z.array(piece)
@@ -139,6 +149,8 @@ const sheet = z.looseObject({
 	unit: z._default(z.enum(LENGTH_UNITS), 'px'),
 	photos: z.array(photo),
 	pieces,
+	groups: z.exactOptional(z.array(group)),
+	aside: z.exactOptional(z.array(id)),
 	guides: z._default(z.array(guide), []),
 	guidesHidden: z._default(z.boolean(), false),
 	guidesLocked: z._default(z.boolean(), false),
@@ -255,7 +267,8 @@ export function salvageSheet(value: unknown): { sheet: Sheet; lost: number } {
 	const settings = { mmPerPx, unit, line, ...(background !== undefined && { background }) }
 	const whole = sheet.safeParse({ ...plain, ...settings, pieces: [] })
 	const rest = whole.success ? whole.data : sheet.parse({ ...plain, pieces: [] })
-	return { sheet: { ...rest, pieces }, lost }
+	const groups = fitting(value.groups, (item) => group.safeParse(item).data)
+	return { sheet: settleGroups({ ...rest, pieces, groups }), lost }
 }
 
 /**

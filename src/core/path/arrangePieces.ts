@@ -2,9 +2,10 @@ import type { Affine } from '../geometry/affine'
 import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { scaleAbout } from '../geometry/placement'
 import { contourBounds } from './contour'
-import { mapPieces } from './edit'
+import { findContour, mapContour, mapPiece, mapPieces } from './edit'
 import { transformPaints } from './gradients'
-import { type Contour, newId, type Piece, type Sheet } from './model'
+import { piecesIn, settleGroups } from './groups'
+import { type Contour, type Group, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { transformContour } from './pieces'
 
@@ -29,6 +30,33 @@ export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Aff
 				}
 			: piece,
 	)
+}
+
+/** Moves one outline of a piece by a map, such as an opening; paints and strokes stay. */
+export function transformOutline(sheet: Sheet, contourId: string, map: Affine): Sheet {
+	return mapContour(sheet, contourId, (contour) => movedContour(contour, map))
+}
+
+/**
+ * Copies one outline within its piece: an opening becomes two.
+ * @returns the sheet and the copy's id; `null` where there is none of that id
+ */
+export function duplicateOutline(
+	sheet: Sheet,
+	contourId: string,
+	by: readonly [number, number],
+): { sheet: Sheet; id: string } | null {
+	const found = findContour(sheet, contourId)
+	if (!found) return null
+	const { id, contours } = found.piece
+	const copy = movedContour(copyOf(found.contour), [1, 0, 0, 1, ...by])
+	const added = mapPiece(sheet, id, (piece) => ({ ...piece, contours: [...contours, copy] }))
+	return { sheet: added, id: copy.id }
+}
+
+function copyOf(contour: Contour): Contour {
+	const nodes = contour.nodes.map((node) => ({ ...node, id: newId() }))
+	return { ...contour, id: newId(), nodes }
 }
 
 function movedContour(contour: Contour, map: Affine): Contour {
@@ -62,23 +90,40 @@ export function duplicatePieces(
 	by: readonly [number, number],
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
 	const copies = new Set<string>()
+	const whole = copiedGroups(sheet, ids)
 	const pieces = sheet.pieces.flatMap((piece) => {
 		if (!ids.has(piece.id)) return [piece]
+		const group =
+			piece.group === undefined ? undefined : (whole.get(piece.group)?.id ?? piece.group)
 		const copy: Piece = {
 			...piece,
+			...(group !== undefined && { group }),
 			id: newId(),
 			name: `${piece.name} copy`,
-			contours: piece.contours.map((contour) => ({
-				...contour,
-				id: newId(),
-				nodes: contour.nodes.map((node) => ({ ...node, id: newId() })),
-			})),
+			contours: piece.contours.map(copyOf),
 		}
 		copies.add(copy.id)
 		return [piece, copy]
 	})
-	const copied = copies.size > 0 ? { ...sheet, pieces } : sheet
+	const groups = whole.size > 0 ? [...(sheet.groups ?? []), ...whole.values()] : sheet.groups
+	const copied =
+		copies.size > 0 ? settleGroups({ ...sheet, pieces, ...(groups && { groups }) }) : sheet
 	return { sheet: transformPieces(copied, copies, [1, 0, 0, 1, ...by]), ids: copies }
+}
+
+/** For each group that is copied wholly, its copy. */
+function copiedGroups(sheet: Sheet, ids: ReadonlySet<string>): ReadonlyMap<string, Group> {
+	const whole = (sheet.groups ?? []).filter(({ id }) =>
+		piecesIn(sheet, id).every((piece) => ids.has(piece.id)),
+	)
+	const fresh = new Map(whole.map(({ id }) => [id, newId()]))
+	return new Map(
+		whole.map(({ id, name, within }) => {
+			const outer = within === undefined ? undefined : (fresh.get(within) ?? within)
+			const copy = { id: fresh.get(id) ?? id, name: `${name} copy` }
+			return [id, outer === undefined ? copy : { ...copy, within: outer }]
+		}),
+	)
 }
 
 export type Edge = 'left' | 'middle' | 'right' | 'top' | 'centre' | 'bottom'

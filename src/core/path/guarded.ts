@@ -14,8 +14,8 @@ export interface Guarded {
 }
 
 /**
- * Keeps from an edit what is locked or hidden: pieces but for their names, their order, and whether
- * they are hidden or locked; photos, if locked, but for how they are seen. An edit that brings pieces
+ * Keeps from an edit what is locked or hidden: pieces but for their names, their order and group, and
+ * whether they are hidden or locked; photos, if locked, but for how they are seen. An edit that brings pieces
  * about, or takes some and changes others, stands or falls as a whole. Where the sheet itself is given
  * another size everything goes along.
  */
@@ -75,7 +75,7 @@ function standsByItself(
 }
 
 function changedPiece(was: Piece, now: Piece | undefined): boolean {
-	const free = new Set<string>(['name', 'hidden', 'locked'] satisfies (keyof Piece)[])
+	const free = new Set<string>(['name', 'group', 'hidden', 'locked'] satisfies (keyof Piece)[])
 	return (
 		!now || (Object.keys(was) as (keyof Piece)[]).some((k) => !free.has(k) && was[k] !== now[k])
 	)

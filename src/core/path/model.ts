@@ -127,8 +127,21 @@ export interface Piece {
 	readonly opacity: number
 	/** How far inside the photo's edge its outlines are to lie, px; 0 unless said otherwise. */
 	readonly allowance?: number
+	/** The innermost group it is kept in. */
+	readonly group?: string
 	readonly hidden: boolean
 	readonly locked: boolean
+}
+
+/** Pieces kept together in the tree, one above the other without others between. */
+export interface Group {
+	readonly id: string
+	readonly name: string
+	/** The group that this one is kept in. */
+	readonly within?: string
+	/** The pieces hidden, and those locked, together with it: with it they come back, others stay. */
+	readonly hides?: readonly string[]
+	readonly locks?: readonly string[]
 }
 
 /** A photo laid under the pieces. Its pixels live in the store under `blob`. */
@@ -207,6 +220,10 @@ export interface Sheet {
 	readonly unit: LengthUnit
 	readonly photos: readonly PlacedPhoto[]
 	readonly pieces: readonly Piece[]
+	/** None where absent. */
+	readonly groups?: readonly Group[]
+	/** Pieces that are hidden while others show alone. */
+	readonly aside?: readonly string[]
 	readonly guides: readonly Guide[]
 	readonly guidesHidden: boolean
 	readonly guidesLocked: boolean

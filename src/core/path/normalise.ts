@@ -1,5 +1,6 @@
 import { mapContours } from './edit'
 import { withFreshIds } from './freshIds'
+import { settleGroups } from './groups'
 import { obeysKind } from './kinds'
 import { type Contour, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
@@ -7,7 +8,7 @@ import { isSoundNode } from './reach'
 
 /**
  * What every edit ends in: ids single over the sheet, kinds true to their handles, numbers that are
- * numbers, no outline without nodes and no piece without outlines. Only what changed is looked at.
+ * numbers, no outline without nodes and no piece without outlines, groups together. Only what changed is looked at.
  * An outline with a number that is none is put back as it was before the edit.
  * @param since the sheet before the edit, which is sound
  * @returns the same object where nothing had to be mended
@@ -25,7 +26,8 @@ export function normalised(sheet: Sheet, since: Sheet): Sheet {
 		return isSoundSince(settled, contour) ? settled : (before ?? null)
 	})
 	const whole = withoutEmpty(mended)
-	return namesChanged(whole, since, old) ? withSingleIds(whole, since) : whole
+	const named = namesChanged(whole, since, old) ? withSingleIds(whole, since) : whole
+	return groupsChanged(named, since) ? settleGroups(named) : named
 }
 
 /** What is unsound about a sheet, for people who write edits; empty where all is well. */
@@ -38,6 +40,8 @@ export function flawsOf(sheet: Sheet): string[] {
 	}
 	for (const { id } of sheet.photos) own('photo', id)
 	for (const { id } of sheet.guides) own('guide', id)
+	for (const { id } of sheet.groups ?? []) own('group', id)
+	if (settleGroups(sheet) !== sheet) flaws.push('groups do not lie together, or hold nothing')
 	for (const piece of sheet.pieces) {
 		own('piece', piece.id)
 		if (piece.contours.length === 0) flaws.push(`piece ${piece.id}: it has no outline`)
@@ -59,6 +63,15 @@ function changedContours(since: Sheet, sheet: Sheet): Map<string, Contour> {
 	const kept = new Set(sheet.pieces)
 	const changed = since.pieces.filter((piece) => !kept.has(piece))
 	return new Map(changed.flatMap((piece) => piece.contours.map((c) => [c.id, c])))
+}
+
+function groupsChanged(sheet: Sheet, since: Sheet): boolean {
+	const { pieces } = sheet
+	return (
+		sheet.groups !== since.groups ||
+		pieces.length !== since.pieces.length ||
+		pieces.some((piece, i) => piece.group !== since.pieces[i]?.group)
+	)
 }
 
 function isSoundSince({ nodes }: Contour, before: Contour | undefined): boolean {
@@ -96,7 +109,9 @@ function sameIds({ nodes }: Contour, before: Contour | undefined): boolean {
 /** Gives new ids where one is given twice; what was there before the edit keeps its own. */
 function withSingleIds(sheet: Sheet, since: Sheet): Sheet {
 	const before = new Set(since.pieces)
-	const taken = new Set([...sheet.photos, ...sheet.guides].map(({ id }) => id))
+	const taken = new Set(
+		[...sheet.photos, ...sheet.guides, ...(sheet.groups ?? [])].map(({ id }) => id),
+	)
 	for (const piece of sheet.pieces)
 		if (before.has(piece)) for (const id of idsOf(piece)) taken.add(id)
 	const pieces = sheet.pieces.map((piece): Piece => {

@@ -3,17 +3,29 @@ import { applyAffine, IDENTITY } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import { withHandles } from './contour'
 import { findContour, mapPiece, mapPieces } from './edit'
-import type { Contour, Piece, Sheet } from './model'
+import type { Contour, Group, Piece, Sheet } from './model'
 
-export function addPieces(sheet: Sheet, pieces: readonly Piece[]): Sheet {
-	return pieces.length > 0 ? { ...sheet, pieces: [...sheet.pieces, ...pieces] } : sheet
+/** Lays pieces above all others. @param groups those that they are kept in */
+export function addPieces(
+	sheet: Sheet,
+	pieces: readonly Piece[],
+	groups: readonly Group[] = [],
+): Sheet {
+	if (pieces.length === 0) return sheet
+	return {
+		...sheet,
+		pieces: [...sheet.pieces, ...pieces],
+		...(groups.length > 0 && { groups: [...(sheet.groups ?? []), ...groups] }),
+	}
 }
 
-/** Lays pieces right above another; above all where there is none of that id. */
+/** Lays pieces right above another, in its group; above all where there is none of that id. */
 export function piecesAbove(sheet: Sheet, id: string, pieces: readonly Piece[]): Sheet {
 	const place = sheet.pieces.findIndex((piece) => piece.id === id)
+	const group = sheet.pieces[place]?.group
 	if (place < 0) return addPieces(sheet, pieces)
-	return { ...sheet, pieces: sheet.pieces.toSpliced(place + 1, 0, ...pieces) }
+	const laid = group === undefined ? pieces : pieces.map((piece) => ({ ...piece, group }))
+	return { ...sheet, pieces: sheet.pieces.toSpliced(place + 1, 0, ...laid) }
 }
 
 export function removePieces(sheet: Sheet, ids: ReadonlySet<string>): Sheet {

@@ -1,6 +1,7 @@
 import type Flatbush from 'flatbush'
 import {
 	type Box,
+	boundsOf,
 	boxOf,
 	type Contour,
 	contourHull,
@@ -15,9 +16,11 @@ import {
 	type Sheet,
 	segmentCubic,
 	segments,
+	windingNumber,
 } from '@/core'
 import type { Selection } from '@/store/selection'
 import { shownHandles } from './handles'
+import { innerOutlinesNow } from './innerOutlines'
 
 export interface NodeHit {
 	readonly kind: 'node'
@@ -62,6 +65,19 @@ export function hitTest(sheet: Sheet, selection: Selection, p: Point, radius: nu
 /** The topmost piece in whose filled area the point lies. */
 export function pieceUnder(sheet: Sheet, p: Point): Piece | null {
 	return sheet.pieces.findLast((piece) => isOpenToEdits(piece) && isInside(piece, p)) ?? null
+}
+
+/** The innermost opening or island, of pieces that can be changed, in which the point lies. */
+export function innerOutlineUnder(sheet: Sheet, p: Point): Contour | null {
+	const around = sheet.pieces
+		.filter(isOpenToEdits)
+		.flatMap((piece) => innerOutlinesNow(piece) ?? [])
+		.filter(({ contour }) => windingNumber([contour], p) !== 0)
+	const size = ({ contour }: { contour: Contour }) => {
+		const { minX, minY, maxX, maxY } = boundsOf(contour)
+		return (maxX - minX) * (maxY - minY)
+	}
+	return around.sort((a, b) => size(a) - size(b))[0]?.contour ?? null
 }
 
 export function isOpenToEdits(piece: Piece): boolean {

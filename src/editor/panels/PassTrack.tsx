@@ -9,7 +9,7 @@ import { type AgainstState, againstSlice } from '@/editor/passes/against/against
 import { PASSES } from '@/editor/passes/passes'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CLOSE, NARROW } from '@/theme/widths'
-import { useInnerOutlines } from './pieceRows'
+import { useInnerOutlines } from './tree/treeRows'
 
 const strayIn = ({ profile }: AgainstState) => profile?.worst
 

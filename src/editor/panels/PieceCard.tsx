@@ -100,15 +100,15 @@ export function PieceCard() {
 				</Tip>
 			</Box>
 			<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(6, 1fr)', justifyItems: 'center' }}>
-				{PIECE_ACTIONS.filter(({ least }) => ids.size >= least).map(
-					({ says, Icon, upright = false, edit }) => (
-						<Tip key={says} title={says}>
-							<IconButton aria-label={says} onClick={() => apply(says, edit)}>
-								<Icon fontSize="small" {...(upright && { sx: { transform: 'rotate(90deg)' } })} />
-							</IconButton>
-						</Tip>
-					),
-				)}
+				{PIECE_ACTIONS.filter(
+					({ least, can }) => ids.size >= least && (!can || can(sheet, ids)),
+				).map(({ says, Icon, upright = false, edit }) => (
+					<Tip key={says} title={says}>
+						<IconButton aria-label={says} onClick={() => apply(says, edit)}>
+							<Icon fontSize="small" {...(upright && { sx: { transform: 'rotate(90deg)' } })} />
+						</IconButton>
+					</Tip>
+				))}
 			</Box>
 		</Box>
 	)

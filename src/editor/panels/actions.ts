@@ -66,12 +66,14 @@ function kindActions({ open }: Workbench): Action[] {
 
 function pieceActions({ open }: Workbench): Action[] {
 	const ids = chosenPieces(open.getState().selection)
-	return PIECE_ACTIONS.map(({ says, least, edit }) => ({
+	return PIECE_ACTIONS.map(({ says, least, needs, can, edit }) => ({
 		group: 'Pieces',
 		name: says,
 		needs:
 			ids.size >= least
-				? undefined
+				? can && !can(open.sheet(), ids)
+					? needs
+					: undefined
 				: least === 1
 					? 'a piece'
 					: `${least === 2 ? 'two' : 'three'} pieces or more`,

@@ -4,13 +4,26 @@ import AlignHorizontalRightRounded from '@mui/icons-material/AlignHorizontalRigh
 import AlignVerticalBottomRounded from '@mui/icons-material/AlignVerticalBottomRounded'
 import AlignVerticalCenterRounded from '@mui/icons-material/AlignVerticalCenterRounded'
 import AlignVerticalTopRounded from '@mui/icons-material/AlignVerticalTopRounded'
+import CenterFocusStrongRounded from '@mui/icons-material/CenterFocusStrongRounded'
+import CreateNewFolderOutlined from '@mui/icons-material/CreateNewFolderOutlined'
 import FlipRounded from '@mui/icons-material/FlipRounded'
+import FolderOffOutlined from '@mui/icons-material/FolderOffOutlined'
 import KeyboardDoubleArrowDownRounded from '@mui/icons-material/KeyboardDoubleArrowDownRounded'
 import KeyboardDoubleArrowUpRounded from '@mui/icons-material/KeyboardDoubleArrowUpRounded'
 import TableRowsRounded from '@mui/icons-material/TableRowsRounded'
 import ViewWeekRounded from '@mui/icons-material/ViewWeekRounded'
 import type { ComponentType } from 'react'
-import { alignPieces, distributePieces, mirrorPieces, reorderPiece, type Sheet } from '@/core'
+import {
+	alignPieces,
+	distributePieces,
+	groupPieces,
+	layOutermost,
+	mirrorPieces,
+	type Sheet,
+	showAlone,
+	ungroup,
+	wholeGroups,
+} from '@/core'
 
 export type Ids = ReadonlySet<string>
 
@@ -21,6 +34,9 @@ export interface PieceAction {
 	/** How many pieces it takes. */
 	readonly least: number
 	readonly upright?: boolean
+	/** What else it takes, and whether that is there. */
+	readonly needs?: string
+	readonly can?: (sheet: Sheet, ids: Ids) => boolean
 	readonly edit: (sheet: Sheet, ids: Ids) => Sheet
 }
 
@@ -42,14 +58,33 @@ export const PIECE_ACTIONS: readonly PieceAction[] = [
 		says: 'Above all others',
 		Icon: KeyboardDoubleArrowUpRounded,
 		least: 1,
-		edit: (sheet, ids) =>
-			[...ids].reduce((s, id) => reorderPiece(s, id, s.pieces.length - 1), sheet),
+		edit: (sheet, ids) => layOutermost(sheet, ids, 'top'),
 	},
 	{
 		says: 'Below all others',
 		Icon: KeyboardDoubleArrowDownRounded,
 		least: 1,
-		edit: (sheet, ids) => [...ids].reduceRight((s, id) => reorderPiece(s, id, 0), sheet),
+		edit: (sheet, ids) => layOutermost(sheet, ids, 'bottom'),
+	},
+	{
+		says: 'Show alone',
+		Icon: CenterFocusStrongRounded,
+		least: 1,
+		edit: showAlone,
+	},
+	{
+		says: 'Group',
+		Icon: CreateNewFolderOutlined,
+		least: 2,
+		edit: (sheet, ids) => groupPieces(sheet, ids, nextGroupName(sheet)),
+	},
+	{
+		says: 'Ungroup',
+		Icon: FolderOffOutlined,
+		least: 1,
+		needs: 'a whole group',
+		can: (sheet, ids) => wholeGroups(sheet, ids).length > 0,
+		edit: (sheet, ids) => wholeGroups(sheet, ids).reduce((s, { id }) => ungroup(s, id), sheet),
 	},
 	{
 		says: 'Line up by the left edges',
@@ -100,3 +135,8 @@ export const PIECE_ACTIONS: readonly PieceAction[] = [
 		edit: (sheet, ids) => distributePieces(sheet, ids, 'y'),
 	},
 ]
+
+function nextGroupName({ groups = [] }: Sheet): string {
+	const taken = new Set(groups.map(({ name }) => name))
+	for (let n = groups.length + 1; ; n++) if (!taken.has(`Group ${n}`)) return `Group ${n}`
+}

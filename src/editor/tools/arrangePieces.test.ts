@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { changePiece, piecesBox } from '@/core'
+import { boundsOf, changePiece, groupPieces, piecesBox } from '@/core'
 import { chosenPieces } from '@/store/selection'
 import { createArrangePieces } from './arrangePieces'
 import { at, click, drag, type HandyBench, handyBench, press } from './testing/handyBench'
@@ -89,5 +89,42 @@ describe('moving, scaling, turning', () => {
 		arrange.move(at([60, 60]))
 		expect(arrange.overlay().frame).toBe(frame)
 		expect(frame?.corners[2]).toEqual([100, 100])
+	})
+})
+
+describe('groups and openings', () => {
+	test('a press takes hold of the whole group, a double-click of one piece in it', () => {
+		const { bench, arrange } = begin()
+		const ids = bench.sheet().pieces.map(({ id }) => id)
+		bench.apply('Group', (s) => groupPieces(s, new Set(ids.slice(0, 2)), 'Pair'))
+		drag(arrange, [50, 50], [50, 90])
+		expect([0, 1, 2].map((i) => box(bench, i).minY)).toEqual([40, 40, 0])
+		arrange.doubleClick(at([50, 90]))
+		expect(chosen(bench)).toEqual([0])
+		drag(arrange, [50, 90], [50, 100])
+		expect([0, 1, 2].map((i) => box(bench, i).minY)).toEqual([50, 40, 0])
+		click(arrange, [700, 700])
+		click(arrange, [250, 90])
+		expect(chosen(bench)).toEqual([0, 1])
+		click(arrange, [250, 90], { shift: true })
+		expect(chosen(bench)).toEqual([])
+	})
+
+	test('an opening is moved, scaled, copied and removed by itself', () => {
+		const bench = handyBench('M0 0H100V100H0Z M40 40V60H60V40Z')
+		const arrange = createArrangePieces(bench)
+		const opening = () => boundsOf(bench.sheet().pieces[0]!.contours[1]!)
+		arrange.doubleClick(at([50, 50]))
+		drag(arrange, [50, 50], [60, 55])
+		expect(opening()).toMatchObject({ minX: 50, minY: 45, maxX: 70, maxY: 65 })
+		expect(bench.labels().at(-1)).toBe('Move an opening')
+		drag(arrange, [70, 65], [90, 85])
+		expect(opening()).toMatchObject({ minX: 50, minY: 45, maxX: 90, maxY: 85 })
+		expect(box(bench, 0)).toMatchObject({ minX: 0, maxX: 100 })
+		press(arrange, 'd', { mod: true })
+		expect(bench.sheet().pieces[0]!.contours).toHaveLength(3)
+		press(arrange, 'delete')
+		expect(bench.sheet().pieces[0]!.contours).toHaveLength(2)
+		expect(opening()).toMatchObject({ minX: 50, maxX: 90 })
 	})
 })

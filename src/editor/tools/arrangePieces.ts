@@ -1,17 +1,12 @@
 import OpenWithRounded from '@mui/icons-material/OpenWithRounded'
 import {
 	type Affine,
-	boundsOf,
 	boxCorners,
 	distance,
-	duplicatePieces,
-	joinBoxes,
 	type Point,
-	removePieces,
 	type Sheet,
 	type Snapped,
 	subtract,
-	transformPieces,
 	turnAbout,
 } from '@/core'
 import type { ToolDef } from '@/editor/bench/definitions'
@@ -24,7 +19,7 @@ import {
 	knobAngle,
 	moveBy,
 } from '@/editor/bench/frame'
-import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
+import { isOpenToEdits } from '@/editor/bench/hitTest'
 import { heldKey } from '@/editor/bench/holds'
 import {
 	apply,
@@ -46,7 +41,18 @@ import {
 	type PointerInput,
 	type Tool,
 } from '@/editor/bench/tool'
-import { chosenPieces, NOTHING, type Selection, withPiece } from '@/store/selection'
+import { chosenPieces, NOTHING, type Selection, withPieces } from '@/store/selection'
+import {
+	type Arranged,
+	arrangedBy,
+	bodyUnder,
+	boxOfArranged,
+	copyArranged,
+	layArranged,
+	removeArranged,
+	saysArranged,
+	selectionWithin,
+} from './arranged'
 import { ARROWS, NUDGES, nudgeStep } from './nudge'
 import { sign, snapped } from './snapped'
 
@@ -56,14 +62,15 @@ const COPY_PX = 12
 type Grip =
 	| { readonly what: 'corner'; readonly corner: Corner }
 	| { readonly what: 'knob' }
-	| { readonly what: 'piece'; readonly piece: string }
+	/** What moves as a whole: a piece, its group, or one outline of it. */
+	| { readonly what: 'body'; readonly body: Arranged }
 
 /** What the button holds, and how things lay when it took hold. */
 interface Held {
 	readonly grip: Grip
 	readonly start: Point
 	readonly base: Sheet
-	readonly ids: ReadonlySet<string>
+	readonly what: Arranged
 	readonly frame: Frame
 }
 
@@ -74,19 +81,23 @@ interface ArrangeState {
 	readonly snap: Snapped | null
 	/** Counts presses: all that one press does is one step of undo. */
 	readonly run: number
-	/** A piece to be let go if the press does not become a drag. */
-	readonly letGo: string | null
+	/** Pieces to be let go if the press does not become a drag. */
+	readonly letGo: ReadonlySet<string> | null
 }
 
 const AT_REST = { held: null, dragging: false, snap: null, letGo: null } as const
 
-/** Arrange, where pieces are worked on: moves, scales, turns and copies whole pieces. */
+/** Arrange, where pieces are worked on: moves, scales, turns and copies them whole. */
 export const arrangePiecesMachine: Machine<ArrangeState> = {
 	start: { ...AT_REST, over: null, run: 0 },
 	step: stepBy({
 		down: press,
 		move,
 		up: letGo,
+		doubleClick: (state, { at }, sight) => {
+			const inside = selectionWithin(sight.sheet(), at)
+			return { state, effects: inside ? [select(inside)] : [] }
+		},
 		leave: (state) => ({ state: { ...state, over: null } }),
 		key: (state, input, sight) => {
 			const effects = pressKey(input, sight)
@@ -95,10 +106,10 @@ export const arrangePiecesMachine: Machine<ArrangeState> = {
 		rest: (state) => ({ state: { ...state, ...AT_REST, over: null } }),
 	}),
 	hint: ({ held, dragging, over }, sight) =>
-		hintFor(dragging ? (held?.grip ?? null) : null, over, chosenIn(sight.sheet(), sight).size),
+		hintFor(dragging ? (held?.grip ?? null) : null, over, atHand(sight)),
 	overlay: ({ snap }, sight) => ({
 		...NO_OVERLAY,
-		frame: frameOf(sight.sheet(), chosenIn(sight.sheet(), sight)),
+		frame: frameOf(sight.sheet(), atHand(sight)),
 		snapped: snap,
 	}),
 	cursor: ({ over }) =>
@@ -115,24 +126,19 @@ export function createArrangePieces(bench: Bench): Tool {
 	return runMachine(arrangePiecesMachine, bench)
 }
 
-/** The pieces chosen that can be changed. */
-function chosenIn(
-	{ pieces }: Sheet,
-	sight: Sight,
-	selection: Selection = sight.selection(),
-): Set<string> {
-	const ids = chosenPieces(selection)
-	return new Set(pieces.filter((p) => ids.has(p.id) && isOpenToEdits(p)).map((p) => p.id))
+function atHand(sight: Sight): Arranged {
+	return arrangedBy(sight.sheet(), sight.selection())
 }
 
 function look(input: PointerInput, sight: Sight): Grip | null {
 	const sheet = sight.sheet()
-	const frame = frameOf(sheet, chosenIn(sheet, sight))
+	const now = atHand(sight)
+	const frame = frameOf(sheet, now)
 	const grip = frame && gripOf(frame, input)
 	if (grip === 'knob') return { what: 'knob' }
 	if (typeof grip === 'number') return { what: 'corner', corner: grip }
-	const piece = pieceUnder(sheet, input.at)
-	return piece && { what: 'piece', piece: piece.id }
+	const body = bodyUnder(sheet, now, input.at)
+	return body && { what: 'body', body }
 }
 
 function press(before: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
@@ -140,18 +146,18 @@ function press(before: ArrangeState, input: PointerInput, sight: Sight): Turn<Ar
 	const over = look(input, sight)
 	const selection = sight.selection()
 	const chosen = selectionAfter(over, input.shift, selection)
-	const ids = chosenIn(sheet, sight, chosen)
-	const frame = frameOf(sheet, ids)
-	// One that is chosen is let go by a click, not by a drag that begins on it.
-	const again = input.shift && over?.what === 'piece' && chosenPieces(selection).has(over.piece)
+	const what = arrangedBy(sheet, chosen)
+	const frame = frameOf(sheet, what)
+	// What is chosen is let go by a click, not by a drag that begins on it.
+	const again = input.shift && over?.what === 'body' && isChosen(over.body, selection)
 	return {
 		state: {
 			...before,
 			...AT_REST,
 			run: before.run + 1,
 			over,
-			letGo: again ? over.piece : null,
-			held: over && frame && { grip: over, start: input.at, base: sheet, ids, frame },
+			letGo: again ? over.body.pieces : null,
+			held: over && frame && { grip: over, start: input.at, base: sheet, what, frame },
 		},
 		effects: chosen === selection ? [] : [select(chosen)],
 	}
@@ -160,17 +166,23 @@ function press(before: ArrangeState, input: PointerInput, sight: Sight): Turn<Ar
 /** A press on a piece chooses it; with Shift it joins those that are chosen; beside all it lets go. */
 function selectionAfter(over: Grip | null, shift: boolean, selection: Selection): Selection {
 	if (!over) return shift ? selection : NOTHING
-	if (over.what !== 'piece' || chosenPieces(selection).has(over.piece)) return selection
-	return shift ? withPiece(selection, over.piece) : { ...NOTHING, piece: over.piece }
+	if (over.what !== 'body' || isChosen(over.body, selection)) return selection
+	const before = shift ? chosenPieces(selection) : []
+	return withPieces([...before, ...over.body.pieces])
+}
+
+function isChosen({ pieces, outline }: Arranged, selection: Selection): boolean {
+	const chosen = chosenPieces(selection)
+	return outline !== undefined || [...pieces].every((id) => chosen.has(id))
 }
 
 function move(state: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
 	const { held, dragging } = state
 	if (!held) return { state: { ...state, over: look(input, sight) } }
 	if (!dragging && distance(input.at, held.start) < DRAG_PX * input.pixel) return { state }
-	const copies = !dragging && input.hold === 'copy' && held.grip.what === 'piece'
-	const copied = copies ? copying(held.base, held.ids, 0) : null
-	const now = copied ? { ...held, base: copied.sheet, ids: copied.ids } : held
+	const copies = !dragging && input.hold === 'copy' && held.grip.what === 'body'
+	const copied = copies ? copying(held.base, held.what, 0) : null
+	const now = copied ? { ...held, base: copied.sheet, what: copied.what } : held
 	const { effect, snap = null } = drag(now, input, `arrange-pieces:${state.run}`, sight)
 	return {
 		state: { ...state, held: now, dragging: true, snap },
@@ -179,16 +191,15 @@ function move(state: ArrangeState, input: PointerInput, sight: Sight): Turn<Arra
 }
 
 function drag(
-	{ grip, start, base, ids, frame }: Held,
+	{ grip, start, base, what, frame }: Held,
 	input: PointerInput,
 	key: string,
 	sight: Sight,
 ): { effect: Effect; snap?: Snapped | null } {
-	const what = ids.size === 1 ? 'a piece' : `${ids.size} pieces`
 	const lay = (label: string, map: Affine) =>
-		apply(`${label} ${what}`, () => transformPieces(base, ids, map), key)
+		apply(`${label} ${saysArranged(what)}`, () => layArranged(base, what, map), key)
 	switch (grip.what) {
-		case 'piece': {
+		case 'body': {
 			const by = moveBy(subtract(input.at, start), input)
 			// What snaps is the frame's upper left corner: that is what one lines up.
 			const corner = frame.corners[0]
@@ -207,84 +218,75 @@ function drag(
 }
 
 function letGo(state: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
-	const leaves = state.letGo !== null && !state.dragging
-	const left = leaves ? [select(withPiece(sight.selection(), state.letGo ?? ''))] : []
+	const left = state.dragging ? null : state.letGo
+	const rest = [...chosenPieces(sight.selection())].filter((id) => !left?.has(id))
 	return {
 		state: { ...state, ...AT_REST, over: look(input, sight) },
-		effects: [...left, SEAL],
+		effects: [...(left ? [select(withPieces(rest))] : []), SEAL],
 	}
 }
 
-/** Copies pieces, and chooses the copies. */
-function copying(sheet: Sheet, ids: ReadonlySet<string>, by: number) {
-	const made = duplicatePieces(sheet, ids, [by, by])
-	const label = ids.size === 1 ? 'Copy a piece' : `Copy ${ids.size} pieces`
-	const [first] = made.ids
+/** Copies what is at hand, and chooses the copies. */
+function copying(sheet: Sheet, what: Arranged, by: number) {
+	const made = copyArranged(sheet, what, [by, by])
 	return {
 		...made,
-		effects: [
-			apply(label, () => made.sheet),
-			select({ ...NOTHING, piece: first ?? null, others: made.ids }),
-		],
+		effects: [apply(`Copy ${saysArranged(what)}`, () => made.sheet), select(made.selection)],
 	}
 }
 
 /** @returns what a key does; `null` where it means nothing */
 function pressKey(input: KeyInput, sight: Sight): readonly Effect[] | null {
 	const sheet = sight.sheet()
-	const ids = chosenIn(sheet, sight)
-	if (input.mod && input.key === 'd' && ids.size > 0) return copying(sheet, ids, COPY_PX).effects
-	if (input.mod && input.key === 'a') {
-		const all = sheet.pieces.filter(isOpenToEdits)
-		const others = new Set(all.map((piece) => piece.id))
-		return [select({ ...NOTHING, piece: all.at(-1)?.id ?? null, others })]
-	}
-	if (input.mod || ids.size === 0) return null
-	if (input.key === 'delete' || input.key === 'backspace') {
-		const label = ids.size === 1 ? 'Delete a piece' : `Delete ${ids.size} pieces`
-		return [apply(label, (now) => removePieces(now, ids))]
-	}
+	const what = atHand(sight)
+	const nothing = what.pieces.size === 0
+	if (input.mod && input.key === 'd' && !nothing) return copying(sheet, what, COPY_PX).effects
+	if (input.mod && input.key === 'a')
+		return [select(withPieces(sheet.pieces.filter(isOpenToEdits).map(({ id }) => id)))]
+	if (input.mod || nothing) return null
+	if (input.key === 'delete' || input.key === 'backspace')
+		return [apply(`Delete ${saysArranged(what)}`, (now) => removeArranged(now, what))]
 	const way = ARROWS[input.key]
 	if (!way) return null
 	const step = nudgeStep(input)
 	const map: Affine = [1, 0, 0, 1, way[0] * step, way[1] * step]
-	const label = ids.size === 1 ? 'Nudge a piece' : `Nudge ${ids.size} pieces`
-	const run = `nudge-pieces:${[...ids].join()}`
-	return [apply(label, (now) => transformPieces(now, ids, map), run)]
+	const run = `nudge-pieces:${what.outline ?? [...what.pieces].join()}`
+	return [apply(`Nudge ${saysArranged(what)}`, (now) => layArranged(now, what, map), run)]
 }
 
-const frames = new WeakMap<Sheet, { readonly ids: string; readonly frame: Frame | null }>()
+const frames = new WeakMap<Sheet, { readonly key: string; readonly frame: Frame | null }>()
 
-/** The upright frame round some pieces: the same object while nothing moved, so that nothing is drawn anew. */
-function frameOf(sheet: Sheet, chosen: ReadonlySet<string>): Frame | null {
-	const ids = [...chosen].join()
+/** The upright frame round what is at hand: the same object while nothing moved, so that nothing is drawn anew. */
+function frameOf(sheet: Sheet, what: Arranged): Frame | null {
+	const key = what.outline ?? [...what.pieces].join()
 	const kept = frames.get(sheet)
-	if (kept?.ids === ids) return kept.frame
-	const boxes = sheet.pieces
-		.filter((piece) => chosen.has(piece.id))
-		.flatMap((piece) => piece.contours.map(boundsOf))
-	const frame =
-		boxes.length > 0 ? { corners: boxCorners(boxes.reduce(joinBoxes)), locked: false } : null
-	frames.set(sheet, { ids, frame })
+	if (kept?.key === key) return kept.frame
+	const box = boxOfArranged(sheet, what)
+	const frame = box && { corners: boxCorners(box), locked: false }
+	frames.set(sheet, { key, frame })
 	return frame
 }
 
-function hintFor(held: Grip | null, over: Grip | null, chosen: number): string {
+function hintFor(held: Grip | null, over: Grip | null, { pieces, outline }: Arranged): string {
 	switch (held?.what) {
 		case 'corner':
 		case 'knob':
 			return FRAME_HINTS[held.what].held
-		case 'piece':
+		case 'body':
 			return `Moving. Shift: only across or only down. ${heldKey('finely')}: snap to nothing.`
 	}
 	switch (over?.what) {
 		case 'corner':
 		case 'knob':
 			return FRAME_HINTS[over.what].over
-		case 'piece':
-			return `Click: choose the piece, Shift: one more. Drag: move. ${heldKey('copy')}: move a copy.`
+		case 'body':
+			return over.body.pieces.size > 1
+				? `Click: choose the group, double-click: this piece. Drag: move. ${heldKey('copy')}: move a copy.`
+				: `Click: choose it, Shift: one more, double-click: an opening. Drag: move. ${heldKey('copy')}: a copy.`
 	}
-	return chosen > 0
+	if (outline)
+		return 'Drag the opening. Arrows nudge it 1 px, Shift 10. Ctrl D copies it. Click beside: let go.'
+	return pieces.size > 0
 		? 'Arrows nudge 1 px, Shift 10. Ctrl D copies. Delete removes. Click beside: let go.'
 		: 'Click a piece to choose it, Shift-click for several. Ctrl A: all.'
 }
@@ -299,6 +301,7 @@ export const arrangePiecesTool: ToolDef = {
 	shortcuts: [
 		...FRAME_SHORTCUTS,
 		{ keys: 'Shift-click', does: 'Choose one more' },
+		{ keys: 'Double-click', does: 'Choose one piece of a group, or an opening' },
 		{ keys: 'Ctrl D', does: 'Copy' },
 		{ keys: 'Arrows', does: NUDGES, taps: Object.keys(ARROWS) },
 		{ keys: 'Delete', does: 'Remove what is chosen', taps: ['delete', 'backspace'] },

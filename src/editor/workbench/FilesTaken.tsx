@@ -41,7 +41,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 						const read = await showing(running, what, (watch) => takeInDrawing(file, watch))
 						if (!read) continue
 						const { pieces, skipped } = read
-						open.takeIn('Bring a drawing in', pieces)
+						open.takeIn('Bring a drawing in', read)
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
 						showSnack(broughtIn(file.name, pieces.length, skipped))
 					} else {

@@ -1,4 +1,5 @@
 import {
+	addPieces,
 	contourHull,
 	emptySheet,
 	formatSvg,
@@ -11,6 +12,7 @@ import {
 	type Sheet,
 	sheetToJson,
 	transformPieces,
+	withFreshGroups,
 	withFreshIds,
 } from '@/core'
 import { toolInHand } from '@/editor/bench/desk'
@@ -105,11 +107,11 @@ function paste(
 	if (data.files.length > 0) return false
 	const own = ownPieces(data.getData(OWN_TYPE))
 	if (own) {
-		const pieces = freshIn(open.sheet(), own, BESIDE_PX / desk.getState().view.scale)
-		open.apply(pieces.length > 1 ? 'Paste pieces' : 'Paste a piece', (sheet) => ({
-			...sheet,
-			pieces: [...sheet.pieces, ...pieces],
-		}))
+		const { pieces: grouped, groups } = withFreshGroups(own.pieces, own)
+		const pieces = freshIn(open.sheet(), grouped, BESIDE_PX / desk.getState().view.scale)
+		open.apply(pieces.length > 1 ? 'Paste pieces' : 'Paste a piece', (sheet) =>
+			addPieces(sheet, pieces, groups),
+		)
 		const ids = pieces.map(({ id }) => id)
 		open.select({ piece: ids[0] ?? null, contour: null, nodes: new Set(), others: new Set(ids) })
 		return true
@@ -121,11 +123,11 @@ function paste(
 }
 
 /** Pieces that a sheet of ours laid on the clipboard; `null` where there are none that can be read. */
-function ownPieces(json: string): readonly Piece[] | null {
+function ownPieces(json: string): Sheet | null {
 	if (json === '') return null
 	try {
-		const { pieces } = parseSheet({ ...emptySheet('', 1, 1), ...JSON.parse(json) })
-		return pieces.length > 0 ? pieces : null
+		const sheet = parseSheet({ ...emptySheet('', 1, 1), ...JSON.parse(json) })
+		return sheet.pieces.length > 0 ? sheet : null
 	} catch {
 		return null
 	}

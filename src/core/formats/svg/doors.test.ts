@@ -2,8 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, test } from 'vitest'
 import { doorFiles } from '../../../../e2e/doors/generate'
-import { emptySheet, type Sheet } from '../../path/model'
+import { emptySheet } from '../../path/model'
 import { flawsOf } from '../../path/normalise'
+import { addPieces } from '../../path/pieces'
 import { randomNumbers } from '../../path/testing/anyEdit'
 import { PathSyntaxError } from '../pathData'
 import { sheetToJson } from '../sheetJson'
@@ -26,7 +27,7 @@ function faultsOf(text: string): string[] {
 		return told && error.message.length > 10 ? [] : [`thrown: ${error}`]
 	}
 	const empty = emptySheet('', drawing.width || 1000, drawing.height || 1000)
-	const sheet: Sheet = { ...empty, pieces: drawing.pieces }
+	const sheet = addPieces(empty, drawing.pieces, drawing.groups)
 	if (!isSoundChange(sheet, { ...empty, width: 1 })) return ['numbers that no sheet can hold']
 	const flaws = flawsOf(sheet)
 	if (flaws.length > 0) return flaws

@@ -32,7 +32,9 @@ export function draw(reader: Reader, element: SvgElement, outer: Place, asked?: 
 	const map = composeAffine(outer.map, transformOf(declared, outer.ruler))
 	if (!invertAffine(map)) return []
 	const looks = looksOf(outer.looks, declared, outer.ruler)
-	const title = titleOf(element) || outer.title
+	// Of what is used again and again the use tells more than the name of what it uses.
+	const own = SHAPES.has(element.name) && reader.using.size === 0 ? element.attributes.id : ''
+	const title = titleOf(element) || own || outer.title
 	const { fontSize } = looks
 	const ruler = fontSize === outer.ruler.fontSize ? outer.ruler : { ...outer.ruler, fontSize }
 	const place: Place = { ...outer, map, looks, ruler, title }
@@ -73,8 +75,15 @@ function contentOf(reader: Reader, element: SvgElement, place: Place, asked?: As
 			return chosen ? draw(reader, chosen, place) : []
 		}
 		default:
-			return drawChildren(reader, element, place)
+			return together(element, drawChildren(reader, element, place))
 	}
+}
+
+/** What stands in an element of more than one thing, as a group. */
+function together(element: SvgElement, items: Drawn[]): Drawn[] {
+	if (items.length < 2) return items
+	const group = { name: titleOf(element) || element.attributes.id || '' }
+	return items.map((item) => ({ ...item, within: [group, ...(item.within ?? [])] }))
 }
 
 /** What stands in a shape and is no part of it, such as what would move it. */

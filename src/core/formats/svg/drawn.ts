@@ -16,8 +16,15 @@ export interface Drawn {
 	readonly strokeBelow: boolean
 	/** 0 to 1 */
 	readonly opacity: number
+	/** The elements that it stands in, each time anew where they are used again; the outermost first. */
+	readonly within?: readonly Within[]
 	/** It came of combining outlines, whose ids it may share. */
 	readonly combined?: boolean
+}
+
+/** An element that holds others together. */
+export interface Within {
+	readonly name: string
 }
 
 /** What outlines fill by a rule. */

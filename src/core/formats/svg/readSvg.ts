@@ -1,10 +1,10 @@
 import { composeAffine } from '../../geometry/affine'
 import { withFreshIds } from '../../path/freshIds'
 import { inferKinds } from '../../path/kinds'
-import { newPiece, type Piece } from '../../path/model'
+import { type Group, newId, newPiece, type Piece } from '../../path/model'
 import { PathSyntaxError, readPathData } from '../pathData'
 import { drawChildren } from './draw'
-import type { Drawn } from './drawn'
+import type { Drawn, Within } from './drawn'
 import { parseElements, type SvgTree } from './elements'
 import { type LeftOut, newTally } from './leftOut'
 import { FIRST_LOOKS, looksOf } from './looks'
@@ -22,6 +22,8 @@ export interface SvgDrawing {
 	/** Real size of one px, where the document says it in mm, cm or inches. */
 	readonly mmPerPx?: number
 	readonly pieces: readonly Piece[]
+	/** What elements held together; none where absent. */
+	readonly groups?: readonly Group[]
 	/** What was met and could not be taken over as it is, each kind once. */
 	readonly skipped: readonly LeftOut[]
 }
@@ -51,7 +53,42 @@ export function readSvg(text: string): SvgDrawing {
 	const hidden = reader.declared(tree.root).get('display') === 'none'
 	const items = hidden ? [] : drawChildren(reader, tree.root, { ...place, looks })
 	if (items.length === 0) throwPathError(tree)
-	return { ...size, pieces: withSingleIds(items).map(pieceOf), skipped: tally.all() }
+	const groups = groupsOf(items)
+	const pieces = withSingleIds(items).map((item, i): Piece => {
+		const group = item.within?.flatMap((one) => groups.get(one)?.id ?? []).at(-1)
+		return { ...pieceOf(item, i), ...(group !== undefined && { group }) }
+	})
+	return {
+		...size,
+		pieces,
+		...(groups.size > 0 && { groups: [...groups.values()] }),
+		skipped: tally.all(),
+	}
+}
+
+/** Groups for the elements that hold some of what is drawn together; one that holds all of it does not. */
+function groupsOf(items: readonly Drawn[]): Map<Within, Group> {
+	const counts = new Map<Within, number>()
+	for (const one of items.flatMap(({ within = [] }) => within))
+		counts.set(one, (counts.get(one) ?? 0) + 1)
+	const groups = new Map<Within, Group>()
+	for (const { within = [] } of items) {
+		let outer: string | undefined
+		for (const [depth, one] of within.entries()) {
+			// An element in another that holds nothing else is one group with it.
+			const inner = within[depth + 1]
+			const alone = inner !== undefined && counts.get(inner) === counts.get(one)
+			if (counts.get(one) === items.length || alone) continue
+			const group = groups.get(one) ?? {
+				id: newId(),
+				name: one.name || `Group ${groups.size + 1}`,
+				...(outer !== undefined && { within: outer }),
+			}
+			groups.set(one, group)
+			outer = group.id
+		}
+	}
+	return groups
 }
 
 /** What came of the same outlines by combining them may share their ids, and has kinds to be told. */

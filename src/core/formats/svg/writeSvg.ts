@@ -1,6 +1,7 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import { figurePath } from '../../path/figures'
 import type { Gradient, Pattern } from '../../path/gradients'
+import { groupPath } from '../../path/groups'
 import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { openingsOf } from '../../path/openings'
 import { coloursUsed } from '../../path/paint'
@@ -25,7 +26,12 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const pieceIds = items.map((item) => idOf(item.piece.name))
 	const digits = o.digits ?? 3
 	const servers = createServers(idOf, digits)
-	const drawn = items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers))
+	const drawn = inGroups(
+		sheet,
+		items,
+		idOf,
+		items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers)),
+	)
 	const { background } = sheet
 	const ground =
 		background && !o.only
@@ -66,6 +72,41 @@ function createIds(): (name: string) => string {
 		given.add(id)
 		return id
 	}
+}
+
+/** The elements of pieces in those of their groups. */
+function inGroups(
+	sheet: Sheet,
+	items: readonly DisplayItem[],
+	idOf: (name: string) => string,
+	elements: readonly string[],
+): string[] {
+	const named = new Map(sheet.groups?.map((group) => [group.id, group.name]))
+	const lines: string[] = []
+	let open: readonly string[] = []
+	const goTo = (path: readonly string[]) => {
+		const apart = open.findIndex((id, k) => id !== path[k])
+		const kept = apart < 0 ? open.length : apart
+		for (let depth = open.length; depth > kept; depth--) lines.push(indented('</g>', depth))
+		for (const [k, id] of path.slice(kept).entries()) {
+			const name = named.get(id) ?? ''
+			lines.push(
+				indented(`<g id="${idOf(name)}">`, kept + k + 1),
+				indented(`<title>${escapeXml(name)}</title>`, kept + k + 2),
+			)
+		}
+		open = path
+	}
+	for (const [n, { piece }] of items.entries()) {
+		goTo(groupPath(sheet, piece.group))
+		lines.push(indented(elements[n] ?? '', open.length))
+	}
+	goTo([])
+	return lines
+}
+
+function indented(text: string, depth: number): string {
+	return text.replace(/^/gm, '\t'.repeat(depth))
 }
 
 function pieceElement(

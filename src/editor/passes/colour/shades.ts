@@ -1,5 +1,6 @@
 import {
 	type Contour,
+	groupPieces,
 	newPiece,
 	type Piece,
 	piecesAbove,
@@ -10,7 +11,7 @@ import { pictureUnder } from '@/editor/bench/photoPicture'
 import type { Slices } from '@/editor/bench/slices'
 import { previewShades } from '@/jobs/colouring'
 import type { OpenSheet } from '@/store/openSheet'
-import { NOTHING } from '@/store/selection'
+import { withPieces } from '@/store/selection'
 import type { Shade, ShadesWish } from './colourSlice'
 
 /** The photo under a piece as flat areas, sheet px; `null` where a newer request overtook this one. */
@@ -32,7 +33,7 @@ export async function shadesOf(
 	return regions?.map((region) => ({ ...region, contours: on(region.contours, to) })) ?? null
 }
 
-/** Shades become pieces right above the one that they are of, chosen together, in one step. */
+/** Shades become a group of pieces right above the one that they are of, chosen together, in one step. */
 export function keepShades(open: OpenSheet, piece: Piece, areas: readonly Shade[]): void {
 	const made = areas.map(
 		({ contours, colour }, n): Piece => ({
@@ -40,8 +41,11 @@ export function keepShades(open: OpenSheet, piece: Piece, areas: readonly Shade[
 			fill: { kind: 'solid', colour },
 		}),
 	)
-	open.apply(`Shades of “${piece.name}”`, (sheet) => piecesAbove(sheet, piece.id, made))
+	const ids = new Set(made.map(({ id }) => id))
+	const name = `Shades of ${piece.name}`
+	open.apply(`Shades of “${piece.name}”`, (sheet) =>
+		groupPieces(piecesAbove(sheet, piece.id, made), ids, name),
+	)
 	open.seal()
-	const [first] = made
-	if (first) open.select({ ...NOTHING, piece: first.id, others: new Set(made.map(({ id }) => id)) })
+	open.select(withPieces(ids))
 }

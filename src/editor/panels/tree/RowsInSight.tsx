@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { type ReactNode, type RefObject, useEffect, useMemo, useRef } from 'react'
 import { useOpenSheet } from '@/editor/workbench/workbench'
-import type { Row } from './pieceRows'
+import type { Row } from './treeRows'
 
 /** How tall a row is, px; measured once it shows. */
 const ROW_PX = 44

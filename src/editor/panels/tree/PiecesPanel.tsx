@@ -1,0 +1,82 @@
+'use client'
+
+import Alert from '@mui/material/Alert'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { lazy, Suspense, useRef } from 'react'
+import { showAllAgain } from '@/core'
+import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { GroupRow } from './GroupRow'
+import { InnerRow } from './InnerRow'
+import { PieceRow } from './PieceRow'
+import { type Row, useRows } from './treeRows'
+import { TREE } from './treeSlice'
+
+/** A list of more rows than this has only those in sight: what that takes comes with the first such list. */
+const ALL_ROWS = 120
+
+const RowsInSight = lazy(() => import('./RowsInSight').then((m) => ({ default: m.RowsInSight })))
+
+/** The tree of groups and pieces, topmost first, openings under their pieces. */
+export function PiecesPanel() {
+	const { open } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const rows = useRows(
+		sheet,
+		useSlice(TREE, ({ folded }) => folded),
+	)
+	const room = useRef<HTMLElement>(null)
+	return (
+		<Box
+			component="section"
+			ref={room}
+			aria-label="Pieces"
+			sx={{ overflowY: 'auto', p: 1.5, position: 'relative' }}
+		>
+			<Typography variant="h2" sx={{ mb: 1 }}>
+				Pieces
+			</Typography>
+			{sheet.aside && (
+				<Alert
+					severity="info"
+					icon={false}
+					sx={{ mb: 1, py: 0, alignItems: 'center' }}
+					action={
+						<Button size="small" onClick={() => open.apply('Show all again', showAllAgain)}>
+							Show all
+						</Button>
+					}
+				>
+					Others are set aside.
+				</Alert>
+			)}
+			{rows.length === 0 ? (
+				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+					None yet. Draw an outline round the object with the Pen; each outline begins a piece.
+				</Typography>
+			) : rows.length <= ALL_ROWS ? (
+				<Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>
+					{rows.map((row) => (
+						<li key={row.key}>{show(row)}</li>
+					))}
+				</Box>
+			) : (
+				<Suspense>
+					<RowsInSight rows={rows} room={room} show={show} />
+				</Suspense>
+			)}
+		</Box>
+	)
+}
+
+function show(row: Row) {
+	switch (row.what) {
+		case 'group':
+			return <GroupRow row={row} />
+		case 'piece':
+			return <PieceRow piece={row.piece} depth={row.depth} />
+		case 'inner':
+			return <InnerRow inner={row.inner} depth={row.depth} />
+	}
+}
