@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs'
+import { converter, differenceEuclidean } from 'culori'
+import sharp from 'sharp'
 import { readSvg } from '../src/core/drawings'
 import { flattenCubic } from '../src/core/geometry/cubic'
 import type { Point } from '../src/core/geometry/point'
@@ -198,4 +200,41 @@ function farthest(points: readonly Point[], away: (p: Point) => number): number 
 	let best = 0
 	for (const [i, p] of points.entries()) if (away(p) > away(points[best] ?? p)) best = i
 	return best
+}
+
+/**
+ * How far a drawing's colours are from its photo's where any of some masks covers, in OKLab, on
+ * average; what the drawing leaves bare counts as white.
+ */
+export async function differenceInside(
+	svg: string,
+	photo: string,
+	masks: readonly string[],
+): Promise<number> {
+	const { data: shown, info } = await sharp(`public/photos/${photo}.jpg`)
+		.removeAlpha()
+		.raw()
+		.toBuffer({ resolveWithObject: true })
+	const drawn = await sharp(Buffer.from(svg))
+		.resize(info.width, info.height)
+		.flatten({ background: '#ffffff' })
+		.raw()
+		.toBuffer()
+	const covers = await Promise.all(
+		masks.map((name) => sharp(`public/photos/truth/${name}.png`).greyscale().raw().toBuffer()),
+	)
+	const away = differenceEuclidean('oklab')
+	const oklab = converter('oklab')
+	const colour = (of: Buffer, i: number) => {
+		const [r = 0, g = 0, b = 0] = of.subarray(i * 3, i * 3 + 3)
+		return oklab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 })
+	}
+	let sum = 0
+	let count = 0
+	for (let i = 0; i < info.width * info.height; i += 3) {
+		if (!covers.some((cover) => (cover[i] ?? 0) > 127)) continue
+		sum += away(colour(shown, i), colour(drawn, i))
+		count++
+	}
+	return sum / count
 }

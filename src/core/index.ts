@@ -167,6 +167,7 @@ export {
 	pullHandles,
 	takeBackNode,
 } from './path/draw'
+export { type DrawnPaint, drawnPiece, setDrawnIn } from './path/drawnPiece'
 export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
 export { indexBoxes } from './path/enclosing'
 export {

@@ -24,6 +24,9 @@ const EdgesNotice = lazy(() =>
 	import('@/editor/panels/EdgesNotice').then((m) => ({ default: m.EdgesNotice })),
 )
 const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
+const DrawnColours = lazy(() =>
+	import('./passes/colour/DrawnColours').then((m) => ({ default: m.DrawnColours })),
+)
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 /** The editor of one stored sheet. */
@@ -86,6 +89,7 @@ export function Editor({ id }: { id: string }) {
 						<JobNotice />
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
+						<DrawnColoursIfAsked />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />
@@ -117,6 +121,15 @@ function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	return some ? (
 		<Suspense>
 			<Notices takeOver={takeOver} />
+		</Suspense>
+	) : null
+}
+
+function DrawnColoursIfAsked() {
+	const asked = useOpenSheet((state) => state.history.present.drawnIn === 'photo')
+	return asked ? (
+		<Suspense>
+			<DrawnColours />
 		</Suspense>
 	) : null
 }

@@ -33,15 +33,3 @@ export function WordChoice<T extends string>({
 		</TextField>
 	)
 }
-
-export const JOIN_WORDS = [
-	['round', 'Round'],
-	['miter', 'Mitred'],
-	['bevel', 'Bevelled'],
-] as const
-
-export const CAP_WORDS = [
-	['butt', 'Flat'],
-	['round', 'Round'],
-	['square', 'Square'],
-] as const

@@ -1,4 +1,5 @@
 import type { Contour, Piece, Sheet } from '../path/model'
+import { SHEET_VERSION } from './sheetVersions'
 
 /** So many outlines are written between two rests. */
 const STEP = 500
@@ -23,7 +24,7 @@ export function* sheetJsonSteps({ pieces, ...rest }: Sheet): Generator<void, str
 		}
 		parts.push(withList(piece, 'contours' satisfies keyof Piece, all))
 	}
-	return withList(rest, 'pieces' satisfies keyof Sheet, parts)
+	return withList({ version: SHEET_VERSION, ...rest }, 'pieces' satisfies keyof Sheet, parts)
 }
 
 function outlineJson(contour: Contour): string {

@@ -11,6 +11,7 @@ import {
 	type Sheet,
 } from '../path/model'
 import { isSound, isSoundContour, SHEET_REACH_PX } from '../path/reach'
+import { upToDate } from './sheetVersions'
 
 /**
  * What a stored sheet must look like to be read back; the same is asked of every edit, so that none
@@ -94,6 +95,7 @@ const piece = z.looseObject({
 	fillRule: z.enum(['nonzero', 'evenodd']),
 	fill: paint,
 	stroke,
+	paintStays: z.exactOptional(z.boolean()),
 	strokeBelow: z.exactOptional(z.boolean()),
 	allowance: z.exactOptional(length),
 	opacity: share,
@@ -163,6 +165,15 @@ const sheet = z.looseObject({
 		{ ...emptySheet('', 1, 1).line },
 	),
 	background: z.exactOptional(paint),
+	drawnIn: z.exactOptional(z.enum(['last', 'photo'])),
+	lastLook: z.exactOptional(
+		z.looseObject({
+			fill: paint,
+			stroke,
+			strokeBelow: z.exactOptional(z.boolean()),
+			opacity: share,
+		}),
+	),
 	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
 
@@ -216,7 +227,8 @@ const SOME_OUTLINE = [
  * Checks a value read from storage or from a file.
  * @throws {z.core.$ZodError} naming what does not fit
  */
-export function parseSheet(value: unknown): Sheet {
+export function parseSheet(stored: unknown): Sheet {
+	const value = upToDate(stored)
 	const shell = withoutOutlines(value)
 	if (!shell) return sheet.parse(value)
 	const { pieces, ...rest } = sheet.parse(shell.sheet)
@@ -231,7 +243,8 @@ export function parseSheet(value: unknown): Sheet {
  * @returns the sheet, and how many things were lost
  * @throws {TypeError} where the value is no sheet at all
  */
-export function salvageSheet(value: unknown): { sheet: Sheet; lost: number } {
+export function salvageSheet(stored: unknown): { sheet: Sheet; lost: number } {
+	const value = upToDate(stored)
 	if (!isRecord(value) || !Array.isArray(value.pieces))
 		throw new TypeError('The file holds no sheet.')
 	let lost = 0
@@ -263,13 +276,27 @@ export function salvageSheet(value: unknown): { sheet: Sheet; lost: number } {
 		guides: fitting(value.guides, (item) => guide.safeParse(item).data),
 		pieces,
 	}
-	const { mmPerPx, unit, line, background } = value
-	const settings = { mmPerPx, unit, line, ...(background !== undefined && { background }) }
-	const whole = sheet.safeParse({ ...plain, ...settings, pieces: [] })
-	const rest = whole.success ? whole.data : sheet.parse({ ...plain, pieces: [] })
+	let rest = sheet.parse({ ...plain, pieces: [] })
+	for (const key of SETTINGS)
+		if (value[key] !== undefined)
+			rest = sheet.safeParse({ ...rest, [key]: value[key] }).data ?? rest
 	const groups = fitting(value.groups, (item) => group.safeParse(item).data)
 	return { sheet: settleGroups({ ...rest, pieces, groups }), lost }
 }
+
+/** What is said of a sheet as a whole, each by itself. */
+const SETTINGS = [
+	'mmPerPx',
+	'unit',
+	'guidesHidden',
+	'guidesLocked',
+	'line',
+	'background',
+	'aside',
+	'drawnIn',
+	'lastLook',
+	'mirror',
+] as const satisfies readonly (keyof Sheet)[]
 
 /**
  * Outlines are most of a sheet, and are looked at by hand, some fifty times as fast as by schema.

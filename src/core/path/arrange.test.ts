@@ -150,3 +150,25 @@ describe('whole pieces', () => {
 		expect([spread[0]!.minX, spread[2]!.maxX]).toEqual([0, 110])
 	})
 })
+
+test('a gradient goes along with its piece, or stays where it is on the sheet', () => {
+	const [piece] = boxes().pieces
+	const fill = {
+		kind: 'linear',
+		from: [0, 0],
+		to: [10, 0],
+		stops: [
+			{ at: 0, colour: '#102030' },
+			{ at: 1, colour: '#f0e0d0' },
+		],
+	} as const
+	for (const paintStays of [false, true]) {
+		const sheet: Sheet = {
+			...boxes(),
+			pieces: [{ ...(piece as NonNullable<typeof piece>), fill, paintStays }],
+		}
+		const [moved] = transformPieces(sheet, allPieces(sheet), [1, 0, 0, 1, 5, 7]).pieces
+		expect(moved?.fill).toMatchObject(paintStays ? fill : { from: [5, 7], to: [15, 7] })
+		expect(moved?.contours[0]?.nodes[0]?.at).toEqual([5, 7])
+	}
+})

@@ -26,10 +26,18 @@ export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Aff
 			? {
 					...piece,
 					contours: piece.contours.map((contour) => movedContour(contour, map)),
-					...transformPaints(piece, map),
+					...movedPaints(piece, map),
 				}
 			: piece,
 	)
+}
+
+/** A stroke grows with its piece; its paint and the fill go along unless they are to stay. */
+function movedPaints(piece: Piece, map: Affine): Pick<Piece, 'fill' | 'stroke'> {
+	const { fill, stroke } = transformPaints(piece, map)
+	return piece.paintStays
+		? { fill: piece.fill, stroke: { ...stroke, paint: piece.stroke.paint } }
+		: { fill, stroke }
 }
 
 /** Moves one outline of a piece by a map, such as an opening; paints and strokes stay. */

@@ -1,8 +1,9 @@
 import { add, distance, type Point, scale, subtract, unit } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
+import { drawnPiece } from './drawnPiece'
 import { findContour, mapContour } from './edit'
 import { replaceNode } from './kinds'
-import { type Contour, type NodeKind, newId, newPiece, type PathNode, type Sheet } from './model'
+import { type Contour, type NodeKind, newId, type PathNode, type Sheet } from './model'
 import { type HandleSide, settleSince } from './nodes'
 import { removeOutline } from './pieces'
 
@@ -17,7 +18,7 @@ export interface Drawn {
 export function beginOutline(sheet: Sheet, at: Point, name: string): Drawn {
 	const node = cornerAt(at)
 	const contour: Contour = { id: newId(), nodes: [node], closed: false }
-	const piece = newPiece(name, [contour])
+	const piece = drawnPiece(sheet, name, [contour])
 	return {
 		sheet: { ...sheet, pieces: [...sheet.pieces, piece] },
 		contourId: contour.id,

@@ -121,6 +121,8 @@ export interface Piece {
 	readonly fillRule: FillRule
 	readonly fill: Paint
 	readonly stroke: Stroke
+	/** Its gradients and patterns stay where they are on the sheet when the piece is moved. */
+	readonly paintStays?: boolean
 	/** The stroke lies under the fill. */
 	readonly strokeBelow?: boolean
 	/** 0 to 1 */
@@ -230,6 +232,10 @@ export interface Sheet {
 	readonly line: TraceLine
 	/** What lies under the pieces where they are seen by themselves and sent out; nothing where absent. */
 	readonly background?: Paint
+	/** New pieces are painted as the last one was, or as the photo is under them; in ink where absent. */
+	readonly drawnIn?: 'last' | 'photo'
+	/** How a piece was painted last. */
+	readonly lastLook?: Pick<Piece, 'fill' | 'stroke' | 'strokeBelow' | 'opacity'>
 	/** While it stands, what is drawn on one side of it is to be completed on the other. */
 	readonly mirror?: MirrorLine
 }

@@ -1,4 +1,5 @@
 import type { Affine } from '../geometry/affine'
+import { withLastLook } from './drawnPiece'
 import { mapPieces } from './edit'
 import { transformPaint } from './gradients'
 import type { Paint, Piece, Sheet, Stroke } from './model'
@@ -9,6 +10,8 @@ export interface PaintChange {
 	readonly stroke?: Partial<Stroke>
 	/** 0 to 1 */
 	readonly opacity?: number
+	/** Gradients and patterns do not go along when pieces are moved. */
+	readonly paintStays?: boolean
 }
 
 /** Pieces painted another way; what is not named stays. */
@@ -17,11 +20,18 @@ export function paintPieces(
 	ids: ReadonlySet<string>,
 	{ stroke, ...change }: PaintChange,
 ): Sheet {
-	return mapPieces(sheet, (piece) =>
+	return painted(sheet, (piece) =>
 		ids.has(piece.id)
 			? { ...piece, ...change, ...(stroke && { stroke: { ...piece.stroke, ...stroke } }) }
 			: piece,
 	)
+}
+
+/** Pieces painted anew; the sheet knows how the topmost of them was. */
+function painted(sheet: Sheet, change: (piece: Piece) => Piece): Sheet {
+	const next = mapPieces(sheet, change)
+	const last = next.pieces.findLast((piece, i) => piece !== sheet.pieces[i])
+	return last ? withLastLook(next, last) : next
 }
 
 /** Which of a piece's paints. */
@@ -37,7 +47,7 @@ export function paintEach(
 	of: PaintOf,
 	make: (paint: Paint, piece: Piece) => Paint,
 ): Sheet {
-	return mapPieces(sheet, (piece) => {
+	return painted(sheet, (piece) => {
 		if (!ids.has(piece.id)) return piece
 		const before = paintOf(piece, of)
 		const paint = make(before, piece)
@@ -50,7 +60,7 @@ export function paintEach(
 
 /** Each piece with a fill of its own. */
 export function fillEach(sheet: Sheet, fills: ReadonlyMap<string, Paint>): Sheet {
-	return mapPieces(sheet, (piece) => {
+	return painted(sheet, (piece) => {
 		const fill = fills.get(piece.id)
 		return fill ? { ...piece, fill } : piece
 	})
@@ -58,7 +68,7 @@ export function fillEach(sheet: Sheet, fills: ReadonlyMap<string, Paint>): Sheet
 
 /** The fill becomes the stroke's paint and the other way round. */
 export function swapPaints(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	return mapPieces(sheet, (piece) =>
+	return painted(sheet, (piece) =>
 		ids.has(piece.id)
 			? { ...piece, fill: piece.stroke.paint, stroke: { ...piece.stroke, paint: piece.fill } }
 			: piece,

@@ -11,6 +11,7 @@ import {
 	type Point,
 	paintEach,
 	piecesBox,
+	type Sheet,
 	snapAngle,
 	stopsFrom,
 } from '@/core'
@@ -31,8 +32,10 @@ interface Drag {
 	/** The end that stays. */
 	readonly other: Point
 	readonly began: Point
-	/** The fills as they were. */
-	readonly before: ReadonlyMap<string, Paint>
+	/** The sheet as it was. */
+	readonly base: Sheet
+	/** The pieces that are filled. */
+	readonly ids: ReadonlySet<string>
 	readonly moved: boolean
 	readonly step: string
 }
@@ -61,7 +64,7 @@ export function createGradientTool(bench: Bench): Tool {
 		bench.apply(
 			'Lay a gradient',
 			(sheet) =>
-				paintEach(sheet, new Set(now.before.keys()), 'fill', (paint, piece) =>
+				paintEach(sheet, now.ids, 'fill', (paint, piece) =>
 					drawnFrom(asGradient(paint, piece), from, to),
 				),
 			now.step,
@@ -70,15 +73,7 @@ export function createGradientTool(bench: Bench): Tool {
 	const drop = () => {
 		const now = drag
 		drag = null
-		if (now?.moved)
-			bench.takeBack('Lay a gradient', (sheet) =>
-				paintEach(
-					sheet,
-					new Set(now.before.keys()),
-					'fill',
-					(paint, piece) => now.before.get(piece.id) ?? paint,
-				),
-			)
+		if (now?.moved) bench.takeBack('Lay a gradient', () => now.base)
 	}
 
 	return {
@@ -92,9 +87,17 @@ export function createGradientTool(bench: Bench): Tool {
 			const end = endAt(input)
 			const gradient = shown()
 			const other = end && gradient ? endsOf(gradient)[end === 'to' ? 0 : 1] : input.at
-			const before = new Map(pieces.map(({ id, fill }) => [id, fill]))
+			const ids = new Set(pieces.map(({ id }) => id))
 			const step = `gradient-${++drags}`
-			drag = { end: end ?? 'to', other, began: input.at, before, moved: false, step }
+			drag = {
+				end: end ?? 'to',
+				other,
+				began: input.at,
+				base: bench.sheet(),
+				ids,
+				moved: false,
+				step,
+			}
 		},
 		move: (input) => {
 			pointer = input

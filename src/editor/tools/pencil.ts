@@ -3,8 +3,8 @@ import {
 	addPieces,
 	type Contour,
 	distance,
+	drawnPiece,
 	newId,
-	newPiece,
 	type PathNode,
 	type Piece,
 	type Point,
@@ -125,7 +125,7 @@ export function createPencil(
 			loaded = o.fit().then((came) => {
 				fitter = came
 			})
-			const piece = newPiece(o.nextName(), [])
+			const piece = drawnPiece(bench.sheet(), o.nextName(), [])
 			const contour: Contour = {
 				id: newId(),
 				nodes: asNodes([input.at]),

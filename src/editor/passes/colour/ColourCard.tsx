@@ -1,11 +1,13 @@
 'use client'
 
 import { type ComponentType, lazy, useEffect, useState } from 'react'
+import { setDrawnIn } from '@/core'
 import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
 import { FIRST_RING_PX, RING_PX, takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
-import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { Sections } from '@/kit/Sections'
+import { WordChoice } from '@/kit/WordChoice'
 import { ToolRows } from '../ToolRows'
 import { useAsked } from '../useAsked'
 import { ColourUnder } from './ColourUnder'
@@ -23,6 +25,28 @@ const CONTENTS: Readonly<Record<ColourPart, ComponentType>> = {
 	shades: lazy(() => import('./ShadesSection').then((m) => ({ default: m.ShadesSection }))),
 }
 const SECTIONS = COLOUR_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
+
+const DRAWN_PAINTS = [
+	['ink', 'Painted in ink'],
+	['last', 'Painted as the last one was'],
+	['photo', 'In the photo’s colour'],
+] as const
+
+/** How the next pieces are painted when they are drawn. */
+function DrawnIn() {
+	const { open } = useWorkbench()
+	const paint = useOpenSheet(({ history }) => history.present.drawnIn ?? 'ink')
+	return (
+		<WordChoice
+			label="New pieces are"
+			value={paint}
+			words={DRAWN_PAINTS}
+			onChange={(next) =>
+				open.apply('Change how new pieces are painted', (s) => setDrawnIn(s, next))
+			}
+		/>
+	)
+}
 
 export function ColourCard() {
 	const { slices } = useWorkbench()
@@ -59,6 +83,7 @@ export function ColourCard() {
 				normal={1}
 				onChange={(next) => slices.of(colourSlice).setState({ strength: next })}
 			/>
+			<DrawnIn />
 			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
 		</>
 	)

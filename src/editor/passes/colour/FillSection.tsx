@@ -3,9 +3,10 @@
 import SwapVertRounded from '@mui/icons-material/SwapVertRounded'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { swapPaints } from '@/core'
+import { type Piece, swapPaints } from '@/core'
 import { useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { Alike } from './Alike'
 import { PaintFields } from './PaintFields'
 import { usePaints } from './usePaints'
@@ -26,6 +27,16 @@ export function FillSection() {
 				onChange={(make) => each('fill', make)}
 				onRest={rest}
 			/>
+			{isPlaced(first) && (
+				<SwitchRow
+					label="Moves with the piece"
+					checked={!first.paintStays}
+					onChange={(moves) => {
+						paint('Change whether paint moves', { paintStays: !moves }, 'paint-stays')
+						rest()
+					}}
+				/>
+			)}
 			<Alike piece={first} />
 			<LabelledSlider
 				label="Opacity of the piece"
@@ -55,6 +66,11 @@ export function FillSection() {
 			</Button>
 		</>
 	)
+}
+
+/** Whether a paint of the piece has its own place on the sheet. */
+function isPlaced({ fill, stroke }: Piece): boolean {
+	return [fill, stroke.paint].some(({ kind }) => kind !== 'none' && kind !== 'solid')
 }
 
 export function NoneChosen() {

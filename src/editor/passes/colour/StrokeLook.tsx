@@ -3,8 +3,9 @@
 import Box from '@mui/material/Box'
 import type { Stroke } from '@/core'
 import { LengthField } from '@/kit/LengthField'
+import { CAPS, JOINS, PictureChoice } from '@/kit/PictureChoice'
 import { TypedField } from '@/kit/TypedField'
-import { CAP_WORDS, JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
+import { WordChoice } from '@/kit/WordChoice'
 import { NoneChosen } from './FillSection'
 import { PaintFields } from './PaintFields'
 import { usePaints } from './usePaints'
@@ -54,16 +55,18 @@ export function StrokeLook() {
 							once('Change the stroke’s width', { width, ...scaledDashes(stroke, width) })
 						}}
 					/>
-					<WordChoice
+					<PictureChoice
 						label="Corners"
 						value={stroke.join ?? 'miter'}
-						words={JOIN_WORDS}
+						pictures={JOINS}
+						disabled={readOnly}
 						onChange={(join) => once('Change the stroke’s corners', { join })}
 					/>
-					<WordChoice
+					<PictureChoice
 						label="Ends"
 						value={stroke.cap ?? 'butt'}
-						words={CAP_WORDS}
+						pictures={CAPS}
+						disabled={readOnly}
 						onChange={(cap) => once('Change the stroke’s ends', { cap })}
 					/>
 					<WordChoice

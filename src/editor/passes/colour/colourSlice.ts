@@ -26,6 +26,8 @@ export interface ColourState {
 	readonly strength: number
 	/** The photo's own colours, the commonest first, `#rrggbb`; by its blob. */
 	readonly palette: { readonly blob: string; readonly colours: readonly string[] } | null
+	/** Colours given lately, the last first, `#rrggbb`. */
+	readonly lately: readonly string[]
 	readonly wish: ShadesWish
 	/** What shades a piece would be made into; `null` where none are asked for. */
 	readonly shades: { readonly piece: string; readonly areas: readonly Shade[] } | null
@@ -33,5 +35,5 @@ export interface ColourState {
 
 export const colourSlice: Slice<ColourState> = {
 	name: 'colour',
-	start: { strength: 1, palette: null, wish: FIRST_SHADES, shades: null },
+	start: { strength: 1, palette: null, lately: [], wish: FIRST_SHADES, shades: null },
 }

@@ -7,9 +7,11 @@ import {
 	paintEach,
 	paintPieces,
 	piecesBox,
+	type Sheet,
 } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { pictureOf } from '@/editor/bench/photoPicture'
+import type { Slices } from '@/editor/bench/slices'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { paletteOf } from '@/jobs/colouring'
 import { useChosenPieces } from '../chosen'
@@ -19,6 +21,8 @@ import type { Make } from './PaintFields'
 /** So many colours of a photo are offered, and of a sheet at most. */
 const PHOTO_COLOURS = 10
 const SHEET_COLOURS = 20
+/** So many are remembered that pieces were given. */
+const LATE_COLOURS = 16
 
 /** The pieces that are painted, and the ways to paint them. */
 export interface Paints {
@@ -33,7 +37,7 @@ export interface Paints {
 }
 
 export function usePaints(): Paints {
-	const { open, refresh } = useWorkbench()
+	const { open, slices, refresh } = useWorkbench()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const pieces = useChosenPieces()
 	const swatches = useSwatches()
@@ -55,21 +59,35 @@ export function usePaints(): Paints {
 			)
 			refresh()
 		},
-		rest: () => open.seal(),
+		rest: () => {
+			open.seal()
+			noteColours(open.sheet(), pieces, slices)
+		},
 	}
 }
 
-/** The sheet's own colours, and the photo's. */
+/** The colours that pieces have come to, before others that were given lately. */
+function noteColours(sheet: Sheet, pieces: readonly Piece[], slices: Slices): void {
+	const ids = new Set(pieces.map(({ id }) => id))
+	const now = coloursUsed(sheet.pieces.filter(({ id }) => ids.has(id)))
+	slices.of(colourSlice).setState(({ lately }) => ({
+		lately: [...new Set([...now, ...lately])].slice(0, LATE_COLOURS),
+	}))
+}
+
+/** The sheet's own colours, those it had lately, and the photo's. */
 export function useSwatches(): Paints['swatches'] {
 	const sheet = useSheetAtRest()
 	const photo = usePhotoPalette()
-	return useMemo(
-		() => [
-			{ of: 'This sheet', colours: coloursUsed(sheet.pieces).slice(0, SHEET_COLOURS) },
+	const lately = useSlice(colourSlice, (state) => state.lately)
+	return useMemo(() => {
+		const own = coloursUsed(sheet.pieces).slice(0, SHEET_COLOURS)
+		return [
+			{ of: 'This sheet', colours: own },
+			{ of: 'Lately', colours: lately.filter((colour) => !own.includes(colour)) },
 			{ of: 'The photo', colours: photo },
-		],
-		[sheet, photo],
-	)
+		]
+	}, [sheet, photo, lately])
 }
 
 /** The colours that the topmost photo consists of; none until they are known. */

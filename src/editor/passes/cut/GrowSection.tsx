@@ -9,8 +9,8 @@ import { nextName } from '@/editor/bench/nextName'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { previewOffset } from '@/jobs/combining'
 import { LengthField } from '@/kit/LengthField'
+import { JOINS, PictureChoice } from '@/kit/PictureChoice'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
 import { areaOf, useChosenPieces } from '../chosen'
 import { useProposal } from './useProposal'
 
@@ -55,7 +55,7 @@ function Grow({ piece }: { piece: Piece }) {
 		<>
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, pt: 0.75 }}>
 				<LengthField label="Outward by" px={away} onChange={(next) => setAway(next)} />
-				<WordChoice label="Corners" value={join} words={JOIN_WORDS} onChange={setJoin} />
+				<PictureChoice label="Corners" value={join} pictures={JOINS} onChange={setJoin} />
 			</Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				Less than nothing shrinks it. {result && !nothing && `${nodeCount(result)} nodes.`}

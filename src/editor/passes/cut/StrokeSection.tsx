@@ -9,8 +9,8 @@ import { nextName } from '@/editor/bench/nextName'
 import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { previewStroke } from '@/jobs/combining'
 import { LengthField } from '@/kit/LengthField'
+import { CAPS, JOINS, PictureChoice } from '@/kit/PictureChoice'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { CAP_WORDS, JOIN_WORDS, WordChoice } from '@/kit/WordChoice'
 import { useChosenPieces } from '../chosen'
 import { useProposal } from './useProposal'
 
@@ -60,8 +60,8 @@ function Stroked({ piece }: { piece: Piece }) {
 					px={width}
 					onChange={(next) => setWidth((now) => Math.max(0.1, next(now)))}
 				/>
-				<WordChoice label="Corners" value={join} words={JOIN_WORDS} onChange={setJoin} />
-				{ends && <WordChoice label="Ends" value={cap} words={CAP_WORDS} onChange={setCap} />}
+				<PictureChoice label="Corners" value={join} pictures={JOINS} onChange={setJoin} />
+				{ends && <PictureChoice label="Ends" value={cap} pictures={CAPS} onChange={setCap} />}
 			</Box>
 			<SwitchRow label="As a piece beneath" checked={beneath} onChange={setBeneath} />
 			<Button

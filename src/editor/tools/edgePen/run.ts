@@ -2,9 +2,9 @@ import {
 	addPieces,
 	type Contour,
 	distance,
+	drawnPiece,
 	findContour,
 	newId,
-	newPiece,
 	type PathNode,
 	type Point,
 	removePieces,
@@ -275,5 +275,5 @@ export function put(sheet: Sheet, run: Run, name: string): Sheet {
 		return there ? removePieces(sheet, new Set([run.piece])) : sheet
 	}
 	if (there) return replaceOutlines(sheet, [outcome])
-	return addPieces(sheet, [{ ...newPiece(name, [outcome]), id: run.piece }])
+	return addPieces(sheet, [{ ...drawnPiece(sheet, name, [outcome]), id: run.piece }])
 }

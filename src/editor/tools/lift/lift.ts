@@ -4,8 +4,8 @@ import {
 	type Box,
 	boxOf,
 	distance,
+	drawnPiece,
 	growBox,
-	newPiece,
 	type Piece,
 	type Point,
 	ringWinding,
@@ -66,7 +66,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	const accept = (): boolean => {
 		const { ghost, asked } = needs.state()
 		if (!ghost || ghost.contours.length === 0) return false
-		const bare = newPiece(needs.nameNext(), ghost.contours)
+		const bare = drawnPiece(bench.sheet(), needs.nameNext(), ghost.contours)
 		const piece: Piece = ghost.colour
 			? { ...bare, fill: { kind: 'solid', colour: ghost.colour } }
 			: bare
