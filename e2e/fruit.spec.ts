@@ -65,6 +65,8 @@ test('painted fruit, coloured from its photo in groups of shades, sent out and c
 	expect(svg.match(/<path /g)?.length).toBeGreaterThanOrEqual(8)
 	expect(svg).toContain('<title>Shades of Apple</title>')
 	const difference = await differenceInside(svg, 'fruit', ['fruit', 'fruit-pear', 'fruit-leaf'])
-	console.log('difference', difference)
+	test
+		.info()
+		.annotations.push({ type: 'mean OKLab difference', description: difference.toFixed(4) })
 	expect(difference).toBeLessThan(0.06)
 })

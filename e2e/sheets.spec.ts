@@ -3,7 +3,7 @@ import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
 /** What a first visit finds. */
-const DEMO_SHEETS = 5
+const DEMO_SHEETS = 6
 
 test('the first visit shows the workshop’s sheets, each at its stage', async ({ bench, page }) => {
 	await page.goto('/')

@@ -32,10 +32,14 @@ export {
 	type Format,
 	type FormatOption,
 	type FormatSettings,
+	type Parts,
+	type PixelKind,
 	startingSettings,
 } from './formats/format'
 export { FORMATS, svgFormat } from './formats/formats'
+export { type Outgoing, outgoing } from './formats/outgoing'
 export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
+export { mmPerPx, pointsPerPx } from './formats/pageSize'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
 export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'

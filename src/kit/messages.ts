@@ -10,6 +10,7 @@ import {
 } from '@/core'
 import { PictureRefused } from '@/jobs/pictures'
 import { type Failure, JobFailed } from '@/jobs/problems'
+import { MAX_PICTURE_PX, PictureNotDrawn } from '@/jobs/rasterise'
 import { StorageFull, StorageRefused } from '@/store/database'
 import { SheetBusy } from '@/store/editLock'
 import { PhotoMissing, SheetUnsound } from '@/store/library'
@@ -37,6 +38,8 @@ export function messageFor(error: unknown, file?: string): string {
 	if (error instanceof JobFailed) return `${error.what} ${FAILED[error.failure]}`
 	if (error instanceof SheetBusy)
 		return 'This sheet is being worked on in another tab. Close it there, or change it there. Nothing was changed.'
+	if (error instanceof PictureNotDrawn)
+		return `A picture of ${error.width} × ${error.height} px could not be drawn; up to ${MAX_PICTURE_PX} px a side can. Nothing was changed: choose a smaller width.`
 	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
 	if (error instanceof CannotJoin) return JOIN_MESSAGES[error.problem]
 	const detail = error instanceof Error ? error.message : String(error)

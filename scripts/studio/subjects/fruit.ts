@@ -32,7 +32,11 @@ export const apple: Subject = {
 		if (onStalk) return painted([0.13, 0.075, 0.04], 0.6, 1)
 		const round = Math.atan2(w, u)
 		const brush = noise(round * 26, v * 2.2, 3) * 0.5 + noise(round * 60, v * 3, 8) * 0.5
-		const yellow = smoothstep(0.1, -0.5, Math.cos(round - 2.2) * 0.55 + v * 0.5 + 0.5 * (brush - 0.5))
+		const yellow = smoothstep(
+			0.1,
+			-0.5,
+			Math.cos(round - 2.2) * 0.55 + v * 0.5 + 0.5 * (brush - 0.5),
+		)
 		const crown = smoothstep(0.36, 0.2, Math.hypot(u, w) + 0.16 * (brush - 0.5))
 		const tone = 0.88 + 0.24 * brush
 		const green = Math.max(0, crown * (v > 0 ? 1 : 0))
@@ -77,7 +81,11 @@ export const pear: Subject = {
 		const cheek = smoothstep(0.35, 0.95, Math.cos(round - 0.5) + 0.5 * (brush - 0.5)) * 0.8
 		const speck = smoothstep(0.84, 0.88, noise(x * 26, y * 26, z * 26))
 		const tone = (0.9 + 0.2 * brush) * (1 - 0.35 * speck)
-		return painted([mix(0.42, 0.5, cheek), mix(0.43, 0.16, cheek), mix(0.06, 0.03, cheek)], 0.16, tone)
+		return painted(
+			[mix(0.42, 0.5, cheek), mix(0.43, 0.16, cheek), mix(0.06, 0.03, cheek)],
+			0.16,
+			tone,
+		)
 	},
 }
 

@@ -10,13 +10,13 @@ const sheet = {
 	pieces: [newPiece('Key', parsePathData('M1.23456 2H20V20.98765Z'))],
 }
 
-test('every format has a name of its own, an ending, and writes something with its first settings', () => {
+test('every format has a name of its own, an ending, and writes something with its first settings', async () => {
 	expect(new Set(FORMATS.map(({ id }) => id)).size).toBe(FORMATS.length)
 	for (const format of FORMATS) {
 		expect(format.extension).toMatch(/^\.[a-z]+$/)
 		for (const { start, choices } of format.options)
 			expect(choices.map(({ value }) => value)).toContain(start)
-		const parts = format.write(sheet, startingSettings(format))
+		const parts = await format.write(sheet, startingSettings(format))
 		expect(parts.reduce((sum, part) => sum + part.length, 0)).toBeGreaterThan(0)
 	}
 })

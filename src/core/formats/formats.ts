@@ -1,13 +1,15 @@
-import type { Format } from './format'
+import type { Sheet } from '../path/model'
+import type { Format, FormatOption, FormatSettings, PixelKind } from './format'
 import { formatSvg } from './svg/writeSvg'
 
 /** SVG: standard paths, groups and paints, on a page the size of the sheet. */
-export const svgFormat: Format = {
+export const svgFormat = {
 	id: 'svg',
 	name: 'SVG',
 	extension: '.svg',
 	mimeType: 'image/svg+xml',
-	says: 'Each piece is one path with its openings and fill rule, on a page the size of the sheet. The photo is not included.',
+	says: 'Each piece is one path with its openings and fill rule, in its groups. The photo is not included.',
+	isText: true,
 	options: [
 		{
 			id: 'digits',
@@ -20,8 +22,128 @@ export const svgFormat: Format = {
 			],
 		},
 	],
-	write: (sheet, { digits = 3 }) => [formatSvg(sheet, { digits })],
+	write: (sheet: Sheet, { digits = 3 }: FormatSettings) => [formatSvg(sheet, { digits })],
+} satisfies Format
+
+const pdf: Format = {
+	id: 'pdf',
+	name: 'PDF',
+	extension: '.pdf',
+	mimeType: 'application/pdf',
+	says: 'One page of vector shapes, as large as it really is: for print, and for programs that open PDF.',
+	options: [],
+	write: async (sheet) => [await (await import('./pdf/writePdf')).writePdf(sheet)],
+}
+
+const eps: Format = {
+	id: 'eps',
+	name: 'EPS',
+	extension: '.eps',
+	mimeType: 'application/postscript',
+	says: 'PostScript of level 2, for older machines: gradients become bands of colour, what is see-through is mixed with white.',
+	options: [],
+	write: async (sheet) => [(await import('./eps/writeEps')).writeEps(sheet)],
+}
+
+const dxf: Format = {
+	id: 'dxf',
+	name: 'DXF',
+	extension: '.dxf',
+	mimeType: 'image/vnd.dxf',
+	says: 'Outlines in mm for cutters and engineers, openings before what is round them. Colours and lines’ widths are not in it.',
+	options: [
+		{
+			id: 'curves',
+			name: 'Curves',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'Splines, exact' },
+				{ value: 0.01, says: 'Lines and arcs, within 0.01 mm' },
+				{ value: 0.05, says: 'Lines and arcs, within 0.05 mm' },
+				{ value: 0.2, says: 'Lines and arcs, within 0.2 mm' },
+			],
+		},
+		{
+			id: 'layers',
+			name: 'A layer for each',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'piece' },
+				{ value: 1, says: 'colour' },
+			],
+		},
+	],
+	write: async (sheet, { curves = 0, layers = 0 }) => [
+		(await import('./dxf/writeDxf')).writeDxf(sheet, {
+			curves: curves === 0 ? 'splines' : 'arcs',
+			...(curves > 0 && { tolerance: curves }),
+			layers: layers === 0 ? 'piece' : 'colour',
+		}),
+	],
+}
+
+/** A picture is drawn from the SVG, so that it looks the same. */
+function picture(
+	look: Pick<Format, 'id' | 'name' | 'extension' | 'says'> & { readonly pixels: PixelKind },
+	options: readonly FormatOption[] = [],
+): Format {
+	return {
+		...look,
+		mimeType: look.pixels.sizes ? 'application/zip' : look.pixels.type,
+		options,
+		write: (sheet) => [formatSvg(sheet)],
+	}
+}
+
+const QUALITY: FormatOption = {
+	id: 'quality',
+	name: 'Quality',
+	start: 0.92,
+	choices: [
+		{ value: 0.75, says: 'Small file' },
+		{ value: 0.92, says: 'Good' },
+		{ value: 0.98, says: 'Best' },
+	],
 }
 
 /** The formats that artwork goes out in; the first is offered first. */
-export const FORMATS: readonly Format[] = [svgFormat]
+export const FORMATS: readonly Format[] = [
+	svgFormat,
+	pdf,
+	eps,
+	dxf,
+	picture({
+		id: 'png',
+		name: 'PNG',
+		extension: '.png',
+		says: 'A picture in pixels; one sees through where nothing is painted.',
+		pixels: { type: 'image/png', opaque: false },
+	}),
+	picture(
+		{
+			id: 'jpeg',
+			name: 'JPEG',
+			extension: '.jpg',
+			says: 'A picture in pixels on white, or on the sheet’s background: small, without sharp edges.',
+			pixels: { type: 'image/jpeg', opaque: true },
+		},
+		[QUALITY],
+	),
+	picture(
+		{
+			id: 'webp',
+			name: 'WebP',
+			extension: '.webp',
+			says: 'A picture in pixels for web pages; one sees through where nothing is painted.',
+			pixels: { type: 'image/webp', opaque: false },
+		},
+		[QUALITY],
+	),
+	picture({
+		id: 'icons',
+		name: 'Set of icons',
+		extension: '.zip',
+		says: 'Square PNGs from 16 to 512 px in one file, the artwork in their middle.',
+		pixels: { type: 'image/png', opaque: false, sizes: [16, 24, 32, 48, 64, 128, 256, 512] },
+	}),
+]

@@ -10,7 +10,12 @@ export interface Scale {
 	readonly mmPerPx?: number | undefined
 }
 
-const MM_PER: Readonly<Record<Exclude<LengthUnit, 'px'>, number>> = { mm: 1, cm: 10, in: 25.4 }
+export const MM_PER_INCH = 25.4
+const MM_PER: Readonly<Record<Exclude<LengthUnit, 'px'>, number>> = {
+	mm: 1,
+	cm: 10,
+	in: MM_PER_INCH,
+}
 
 /** How many px of the sheet one of `unit` is, or `null` where the real size is not known. */
 export function pxPer(unit: LengthUnit, mmPerPx: number | undefined): number | null {

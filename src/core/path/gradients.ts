@@ -118,6 +118,15 @@ export function withStop(gradient: Gradient): Gradient | null {
 	return { ...gradient, stops: stops.toSpliced(place, 0, more) }
 }
 
+/** From the circle of radius 1 about the origin to the last ellipse of a radial gradient. */
+export function ellipseMap({
+	centre: [x, y],
+	along,
+	across,
+}: Extract<Gradient, { readonly kind: 'radial' }>): Affine {
+	return [along[0] - x, along[1] - y, across[0] - x, across[1] - y, x, y]
+}
+
 /** One flat colour that stands for a paint where there is room for no more, `#rrggbb`; `null` for none. */
 export function standIn(paint: Paint): { readonly colour: string; readonly alpha: number } | null {
 	if (paint.kind === 'none') return null

@@ -12,7 +12,7 @@ export async function saveAs(
 	const sheet = open.sheet()
 	try {
 		const fileName = `${fileStem(sheet.name)}${format.extension}`
-		if (await saveFile(format.write(sheet, settings), fileName, format.mimeType))
+		if (await saveFile(await format.write(sheet, settings), fileName, format.mimeType))
 			showSnack(`Exported as ${fileName}.`)
 	} catch (error) {
 		showProblem(error)

@@ -1,0 +1,101 @@
+import { readFile } from 'node:fs/promises'
+import { unzipSync } from 'fflate'
+import sharp from 'sharp'
+import { keySheet } from '../src/core/formats/testing/keySheet'
+import { overlapOfInk, seenEps, seenPdf, seenSvg } from '../src/core/formats/testing/readers'
+import { formatSvg } from '../src/core/index'
+import { expect, test } from './bench'
+
+test.describe.configure({ timeout: 90_000 })
+
+const KEY = formatSvg(keySheet())
+
+test.beforeEach(async ({ page, bench }) => {
+	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+	await page.goto('/')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Choose a photo' }).click()
+	await (await choosing).setFiles({
+		name: 'key.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(KEY),
+	})
+	await page.waitForURL(/\/sheet\//)
+	await bench.pass('Export')
+})
+
+test('one key goes out in every format, and other programs find it as it was drawn', async ({
+	page,
+}) => {
+	const card = page.getByRole('region', { name: 'Export pass' })
+	const choose = async (format: string) => {
+		await card.getByRole('combobox', { name: 'Format' }).click()
+		await page.getByRole('option', { name: format, exact: true }).click()
+		await expect(page.getByRole('listbox')).toHaveCount(0)
+	}
+	const saved = async (format: string) => {
+		const coming = page.waitForEvent('download')
+		await card.getByRole('button', { name: `Save as ${format}` }).click()
+		const download = await coming
+		return { name: download.suggestedFilename(), bytes: await readFile(await download.path()) }
+	}
+	const truth = await seenSvg(KEY, 1600, 640)
+	await expect(card.getByRole('img', { name: 'The page that goes out' })).toBeVisible()
+
+	await test.step('PDF, twice as wide as it was', async () => {
+		await choose('PDF')
+		await expect(card.getByLabel('Width')).toHaveValue('100')
+		await card.getByLabel('Width').fill('200')
+		await page.keyboard.press('Enter')
+		await expect(card.getByLabel('Height')).toHaveValue('80')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/export1.png' })
+		const { name, bytes } = await saved('PDF')
+		expect(name).toBe('key.pdf')
+		expect(overlapOfInk(await seenPdf(bytes, 1600, 640), truth)).toBeGreaterThan(0.998)
+		const [, width] = /MediaBox \[ ?0 0 ([\d.]+)/.exec(bytes.toString('latin1')) ?? []
+		expect((Number(width) * 25.4) / 72).toBeCloseTo(200, 2)
+	})
+
+	await test.step('EPS and DXF', async () => {
+		await choose('EPS')
+		const eps = await saved('EPS')
+		const seen = await seenEps(eps.bytes, 1600 / ((100 * 72) / 25.4))
+		expect(Math.abs(seen.width - 1600)).toBeLessThan(8)
+		await choose('DXF')
+		const dxf = await saved('DXF')
+		expect(dxf.bytes.toString('latin1').match(/\nSPLINE\n/g)).toHaveLength(3)
+	})
+
+	await test.step('PNG of the artwork alone, one sees through beside it', async () => {
+		await choose('PNG')
+		await card.getByRole('switch', { name: 'Cut the page to the artwork' }).click()
+		await card.getByLabel('Width').fill('664')
+		await page.keyboard.press('Enter')
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/export2.png' })
+		const { bytes } = await saved('PNG')
+		const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true })
+		expect([info.width, info.channels]).toEqual([664, 4])
+		expect(data[3]).toBe(0)
+		const ink = data.filter((_, i) => i % 4 === 3 && (data[i] ?? 0) > 127).length
+		expect(ink / (info.width * info.height)).toBeGreaterThan(0.3)
+	})
+
+	await test.step('a set of icons in one file', async () => {
+		await choose('Set of icons')
+		const { name, bytes } = await saved('Set of icons')
+		expect(name).toBe('key.zip')
+		const icons = unzipSync(new Uint8Array(bytes))
+		expect(Object.keys(icons)).toHaveLength(8)
+		const { width, height } = await sharp(Buffer.from(icons['key-48.png'] ?? [])).metadata()
+		expect([width, height]).toEqual([48, 48])
+	})
+
+	await test.step('SVG on the clipboard', async () => {
+		await page.context().grantPermissions(['clipboard-read', 'clipboard-write'])
+		await choose('SVG')
+		await card.getByRole('button', { name: 'Copy' }).click()
+		await expect(page.getByText('SVG is on the clipboard.')).toBeVisible()
+		const text = await page.evaluate(() => navigator.clipboard.readText())
+		expect(text).toContain('<title>Key</title>')
+	})
+})

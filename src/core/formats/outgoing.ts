@@ -1,0 +1,72 @@
+import { displayList } from '../artwork/displayList'
+import { type Box, growBox, joinBoxes } from '../geometry/box'
+import { boundsOf } from '../path/contour'
+import type { Piece, Sheet } from '../path/model'
+import { fitSheetTo } from '../path/sheetSize'
+import { mmPerPx } from './pageSize'
+
+/** How artwork goes out. */
+export interface Outgoing {
+	/** The pieces that go out; all that show where absent. */
+	readonly only?: ReadonlySet<string>
+	/** The page is the sheet, or is cut to what is painted, or to a square round it. */
+	readonly page: 'sheet' | 'artwork' | 'square'
+	/** How wide the page is to be, mm; as it is where absent. */
+	readonly widthMm?: number
+	/** Whether strokes grow and shrink with the page, or stay as wide as they are. */
+	readonly strokes: 'scale' | 'stay'
+}
+
+/**
+ * The sheet as it goes out: only what goes out is on it, on the page asked for, as large as asked for.
+ * @returns `null` where nothing would be on it
+ */
+export function outgoing(sheet: Sheet, { only, page, widthMm, strokes }: Outgoing): Sheet | null {
+	const pieces = displayList(sheet, only).map(({ piece }) => ({ ...piece, hidden: false }))
+	const { background, ...plain } = sheet
+	// A part of the artwork stands by itself.
+	const ground = background && !only ? { background } : {}
+	const chosen: Sheet = { ...plain, ...ground, pieces, photos: [], guides: [] }
+	const box = paintedBox(pieces)
+	if (!box) return null
+	const paged =
+		page === 'sheet' ? chosen : fitSheetTo(chosen, page === 'square' ? square(box) : box)
+	if (widthMm === undefined) return paged
+	const mm = widthMm / paged.width
+	const sized = { ...paged, mmPerPx: mm }
+	return strokes === 'scale' ? sized : withStrokes(sized, mmPerPx(paged) / mm)
+}
+
+/** The box round what is painted, with the strokes' widths; nothing round nothing. */
+function paintedBox(pieces: readonly Piece[]): Box | null {
+	const boxes = pieces.flatMap(({ contours, stroke }) =>
+		contours.map((contour) =>
+			growBox(boundsOf(contour), stroke.paint.kind === 'none' ? 0 : stroke.width / 2),
+		),
+	)
+	return boxes.length > 0 ? boxes.reduce(joinBoxes) : null
+}
+
+function square({ minX, minY, maxX, maxY }: Box): Box {
+	const half = Math.max(maxX - minX, maxY - minY) / 2
+	const [x, y] = [(minX + maxX) / 2, (minY + maxY) / 2]
+	return { minX: x - half, minY: y - half, maxX: x + half, maxY: y + half }
+}
+
+function withStrokes(sheet: Sheet, by: number): Sheet {
+	return {
+		...sheet,
+		pieces: sheet.pieces.map((piece) => {
+			const { stroke } = piece
+			return {
+				...piece,
+				stroke: {
+					...stroke,
+					width: stroke.width * by,
+					...(stroke.dashes && { dashes: stroke.dashes.map((dash) => dash * by) }),
+					...(stroke.dashOffset !== undefined && { dashOffset: stroke.dashOffset * by }),
+				},
+			}
+		}),
+	}
+}

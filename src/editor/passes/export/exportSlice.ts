@@ -1,0 +1,21 @@
+import { FORMATS, startingSettings, svgFormat } from '@/core'
+import type { Slice } from '@/editor/bench/slices'
+import type { ExportWish } from './outFiles'
+
+/** How the sheet goes out, kept while it is open: what was set once is set for the next time. */
+export const exportSlice: Slice<ExportWish> = {
+	name: 'export',
+	start: {
+		what: 'all',
+		format: svgFormat,
+		settings: startingSettings(svgFormat),
+		page: 'sheet',
+		strokes: 'scale',
+	},
+}
+
+/** The wish in another format, with that format's first settings. */
+export function inFormat({ width: _, ...wish }: ExportWish, id: string): ExportWish {
+	const format = FORMATS.find((one) => one.id === id) ?? wish.format
+	return { ...wish, format, settings: startingSettings(format) }
+}
