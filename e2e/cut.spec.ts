@@ -183,9 +183,7 @@ test('fill rules are shown side by side and made to agree; islands are found and
 		'M750 100H950V300H750ZM800 150H900V250H800ZM830 180H870V220H830Z',
 	)
 	await bench.pass('Proof')
-	await expect(
-		page.getByText('In “Piece 1” an outline runs the same way as the one round it'),
-	).toBeVisible()
+	await expect(page.getByRole('region', { name: 'Fills two ways' })).toBeVisible()
 	await bench.pass('Cut')
 	await choose(bench, 'Piece 1')
 	await page.getByRole('button', { name: 'Fill rule and direction' }).click()

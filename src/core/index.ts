@@ -322,7 +322,7 @@ export {
 export { SHEET_REACH_PX } from './path/reach'
 export { removeNodes } from './path/remove'
 export { replaceOutlines } from './path/replace'
-export { changeLine, renameSheet, setRealSize, setUnit } from './path/settings'
+export { changeLine, renameSheet, setLeft, setRealSize, setUnit } from './path/settings'
 export {
 	addExtrema,
 	evenHandles,

@@ -24,6 +24,9 @@ const EdgesNotice = lazy(() =>
 	import('@/editor/panels/EdgesNotice').then((m) => ({ default: m.EdgesNotice })),
 )
 const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
+const ProofWatch = lazy(() =>
+	import('./passes/proof/ProofWatch').then((m) => ({ default: m.ProofWatch })),
+)
 const DrawnColours = lazy(() =>
 	import('./passes/colour/DrawnColours').then((m) => ({ default: m.DrawnColours })),
 )
@@ -90,6 +93,7 @@ export function Editor({ id }: { id: string }) {
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
 						<DrawnColoursIfAsked />
+						<ProofIfAny />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />
@@ -121,6 +125,16 @@ function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	return some ? (
 		<Suspense>
 			<Notices takeOver={takeOver} />
+		</Suspense>
+	) : null
+}
+
+/** What could spoil the artwork is looked for once there is some. */
+function ProofIfAny() {
+	const some = useOpenSheet((state) => state.history.present.pieces.length > 0)
+	return some ? (
+		<Suspense>
+			<ProofWatch />
 		</Suspense>
 	) : null
 }

@@ -165,6 +165,7 @@ const sheet = z.looseObject({
 		{ ...emptySheet('', 1, 1).line },
 	),
 	background: z.exactOptional(paint),
+	left: z.exactOptional(z.array(id)),
 	drawnIn: z.exactOptional(z.enum(['last', 'photo'])),
 	lastLook: z.exactOptional(
 		z.looseObject({
@@ -293,6 +294,7 @@ const SETTINGS = [
 	'line',
 	'background',
 	'aside',
+	'left',
 	'drawnIn',
 	'lastLook',
 	'mirror',

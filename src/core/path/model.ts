@@ -236,6 +236,8 @@ export interface Sheet {
 	readonly drawnIn?: 'last' | 'photo'
 	/** How a piece was painted last. */
 	readonly lastLook?: Pick<Piece, 'fill' | 'stroke' | 'strokeBelow' | 'opacity'>
+	/** Findings of the proof that are left as they are, by their keys. */
+	readonly left?: readonly string[]
 	/** While it stands, what is drawn on one side of it is to be completed on the other. */
 	readonly mirror?: MirrorLine
 }

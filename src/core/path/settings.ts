@@ -3,6 +3,11 @@ import type { Sheet, TraceLine } from './model'
 
 /** What holds for a sheet as a whole: its name, its real size and unit, how its lines are drawn. */
 
+/** Leaves findings of the proof as they are, or looks at all of them again. */
+export function setLeft({ left: _, ...sheet }: Sheet, keys: readonly string[]): Sheet {
+	return keys.length > 0 ? { ...sheet, left: keys } : sheet
+}
+
 export function renameSheet(sheet: Sheet, name: string): Sheet {
 	return sheet.name === name ? sheet : { ...sheet, name }
 }

@@ -126,6 +126,19 @@ export interface PartDef {
 	readonly says: string
 }
 
+/** The shape by itself: everything that is filled in one colour on another. */
+export interface Silhouette {
+	readonly ground: string
+	readonly shape: string
+	/** Left and right, top and bottom exchanged, for a fresh eye. */
+	readonly mirrored?: boolean
+	readonly upsideDown?: boolean
+	/** Only right of this share of the window; left of it the photo shows. */
+	readonly from?: number
+}
+
+export const BLACK_ON_WHITE: Silhouette = { ground: '#ffffff', shape: '#000000' }
+
 /** All that is to be known of a pass. */
 export interface PassDef {
 	readonly id: string
@@ -139,7 +152,7 @@ export interface PassDef {
 	/** Tools that come to hand in it by themselves, and stand on no row. */
 	readonly ownTools?: readonly ToolDef[]
 	/** How pieces are shown: as they are traced, or by themselves, when nothing can be changed on the canvas. */
-	readonly shows: 'trace' | ((slices: Slices) => 'artwork' | 'black on white' | 'white on black')
+	readonly shows: 'trace' | ((slices: Slices) => 'artwork' | Silhouette)
 	/** How strongly pieces show in their own paints while they are traced, 0 to 1; in none where absent. */
 	readonly paints?: (slices: Slices, tool: ToolDef) => number
 	/** The photo is away. */

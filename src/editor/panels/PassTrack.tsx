@@ -7,6 +7,7 @@ import { exportSummary, type Piece } from '@/core'
 import { innerOutlinesNow } from '@/editor/bench/innerOutlines'
 import { type AgainstState, againstSlice } from '@/editor/passes/against/againstSlice'
 import { PASSES } from '@/editor/passes/passes'
+import { proofSlice } from '@/editor/passes/proof/proofSlice'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CLOSE, NARROW } from '@/theme/widths'
 import { useInnerOutlines } from './tree/treeRows'
@@ -18,6 +19,7 @@ export function PassTrack() {
 	const { goTo, slices } = useWorkbench()
 	// Figures that passes keep by themselves are followed too.
 	useSlice(againstSlice, strayIn)
+	useSlice(proofSlice, ({ count }) => count)
 	const sheet = useSheetAtRest()
 	const { pieces } = sheet
 	useInnerOutlines(pieces)

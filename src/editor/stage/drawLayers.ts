@@ -1,6 +1,6 @@
-import type { Box, Piece, Sheet } from '@/core'
+import { type Box, type Piece, type Sheet, scaleAbout, transformContour } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
-import type { Scene } from '@/editor/bench/definitions'
+import { BLACK_ON_WHITE, type Scene, type Silhouette } from '@/editor/bench/definitions'
 import { type Desk, type DeskState, isTracing, toolInHand } from '@/editor/bench/desk'
 import type { Slices } from '@/editor/bench/slices'
 import type { Viewport } from '@/editor/bench/view'
@@ -56,7 +56,7 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 	const pieces: Layers['pieces'] = (ctx, viewport, among) => {
 		const { pass, holds, overlay, tool } = desk.getState()
 		const shows = holds.has('silhouette') ? heldSilhouette(pass, slices) : shownBy(pass, slices)
-		if (holds.has('artwork') && (shows === 'trace' || shows === 'artwork')) return
+		if (holds.has('artwork')) return
 		if (shows === 'trace') {
 			const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
 			const paints = holds.has('outlines') ? 0 : (pass.paints?.(slices, tool) ?? 0)
@@ -69,7 +69,7 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 			if (shows === 'artwork') {
 				paintBackground(ctx, sheet, viewport)
 				paintArtwork(ctx, sheet, viewport)
-			} else paintSilhouette(ctx, sheet, shows === 'white on black', viewport)
+			} else paintSilhouette(ctx, turned(sheet, shows), shows, viewport)
 		}
 	}
 
@@ -84,8 +84,10 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 	}
 
 	const underNodes: Layers['underNodes'] = (ctx, viewport) => {
+		const { pass, overlay, holds } = desk.getState()
+		// A pass that only looks has marks of its own, and no others.
+		if (!isTracing({ pass }) && !holds.has('artwork')) pass.overlays?.paint(ctx, viewport, scene())
 		if (!marksShow()) return
-		const { pass, overlay } = desk.getState()
 		paintAids(ctx, open.sheet(), overlay, viewport)
 		pass.overlays?.paint(ctx, viewport, scene())
 		const { sheet, selection } = scene()
@@ -144,7 +146,28 @@ function shownBy({ shows }: DeskState['pass'], slices: Slices) {
 }
 
 /** The silhouette while its key is held: as the pass shows it, or black on white. */
-function heldSilhouette(pass: DeskState['pass'], slices: Slices) {
+function heldSilhouette(pass: DeskState['pass'], slices: Slices): Silhouette {
 	const shown = shownBy(pass, slices)
-	return shown === 'white on black' ? shown : 'black on white'
+	return typeof shown === 'object' ? shown : BLACK_ON_WHITE
+}
+
+/** Pieces seen mirrored or upside down, by the piece and how: none is worked out twice. */
+const turnedPieces = new WeakMap<Piece, Map<string, Piece>>()
+
+/** The sheet with its pieces mirrored about its middle, as a silhouette shows them. */
+function turned(sheet: Sheet, { mirrored = false, upsideDown = false }: Silhouette): Sheet {
+	if (!mirrored && !upsideDown) return sheet
+	const middle = [sheet.width / 2, sheet.height / 2] as const
+	const map = scaleAbout(middle, 0, mirrored ? -1 : 1, upsideDown ? -1 : 1)
+	const pieces = sheet.pieces.map((piece) => {
+		const kept = turnedPieces.get(piece) ?? new Map<string, Piece>()
+		turnedPieces.set(piece, kept)
+		const key = map.join()
+		const known =
+			kept.get(key) ??
+			({ ...piece, contours: piece.contours.map((c) => transformContour(c, map)) } satisfies Piece)
+		kept.set(key, known)
+		return known
+	})
+	return { ...sheet, pieces }
 }

@@ -17,6 +17,7 @@ import {
 	type Stroke,
 	segments,
 } from '@/core'
+import type { Silhouette } from '@/editor/bench/definitions'
 import { type Viewport, viewMatrix, visibleBox } from '@/editor/bench/view'
 import { chosenPieces, type Selection } from '@/store/selection'
 import { INKS } from './colours'
@@ -117,13 +118,17 @@ export function paintMirrored(
 export function paintSilhouette(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
-	inverted: boolean,
+	{ ground, shape, from = 0 }: Silhouette,
 	viewport: Viewport,
 ): void {
-	const [ground, shape] = inverted ? ['#000000', '#FFFFFF'] : ['#FFFFFF', '#000000']
+	const { width, height } = viewport.size
+	ctx.save()
 	ctx.setTransform(viewport.ratio, 0, 0, viewport.ratio, 0, 0)
+	ctx.beginPath()
+	ctx.rect(from * width, 0, width, height)
+	ctx.clip()
 	ctx.fillStyle = ground
-	ctx.fillRect(0, 0, viewport.size.width, viewport.size.height)
+	ctx.fillRect(0, 0, width, height)
 	ctx.setTransform(...viewMatrix(viewport.view, viewport.ratio))
 	ctx.fillStyle = shape
 	ctx.strokeStyle = INKS.wrong
@@ -134,6 +139,7 @@ export function paintSilhouette(
 		for (const contour of piece.contours)
 			if (!isFilled(contour)) ctx.stroke(contourPath(contour, grain))
 	}
+	ctx.restore()
 }
 
 /**

@@ -152,7 +152,7 @@ function afterSlices(redraw: Redraw, desk: Desk, slices: Slices, draw: Layers): 
 		const { pass, tool } = desk.getState()
 		const { overlays, shows, paints } = pass
 		const instead = overlays?.instead?.(slices)
-		const seen = shows === 'trace' ? shows : shows(slices)
+		const seen = JSON.stringify(shows === 'trace' ? shows : shows(slices))
 		return [seen, paints?.(slices, tool), instead && [...instead].join()].join()
 	}
 	let before = shown()

@@ -34,7 +34,7 @@ export function OutSize({
 	}
 	const digits = pixels ? 0 : LENGTH_DIGITS[unit]
 	return (
-		<Box sx={{ display: 'grid', gridTemplateColumns: pixels ? '1fr 1fr' : '1fr 1fr 64px', gap: 1 }}>
+		<Box sx={{ display: 'grid', gridTemplateColumns: pixels ? '1fr 1fr' : '1fr 1fr 78px', gap: 1 }}>
 			<NumberField
 				label="Width"
 				unit={pixels ? 'px' : ''}

@@ -2,6 +2,9 @@ import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { paintAgainst } from '../against/paintAgainst'
+import { silhouetteOf } from './look'
+import { paintFindings } from './paintFindings'
+import { PROOF_PARTS } from './parts'
 import { proofSlice } from './proofSlice'
 
 /** The shape alone. */
@@ -11,17 +14,34 @@ export const proofPass: PassDef = {
 	name: 'Proof',
 	purpose: 'Judge the shape by itself, the photo away.',
 	tools: [nodesTool],
-	shows: (slices) =>
-		slices.of(proofSlice).getState().inverted ? 'white on black' : 'black on white',
-	parts: [
-		{ id: 'sizes', name: 'Small sizes', says: 'The shape in a row of sizes, by itself' },
-		{ id: 'findings', name: 'Findings', says: 'What is open, crosses itself or fills two ways' },
-	],
-	figure: ({ openOutlines, pieces }) => {
+	shows: (slices) => silhouetteOf(slices.of(proofSlice).getState().look),
+	parts: PROOF_PARTS,
+	figure: ({ openOutlines, pieces }, slices) => {
 		if (pieces === 0) return null
+		const { findings, count } = slices.of(proofSlice).getState()
+		const bad = count.wrong + count.risk
+		if (findings && bad > 0) return `${bad} to look at`
 		return openOutlines > 0 ? `${openOutlines} open` : 'all closed'
 	},
+	keys: [
+		{
+			key: '.',
+			keys: '.',
+			does: 'The shape without any marks, and with them again',
+			press: ({ slices }) => {
+				const proof = slices.of(proofSlice)
+				proof.setState(({ look }) => ({ look: { ...look, bare: !look.bare } }))
+				return true
+			},
+		},
+	],
+	OnCanvas: lazy(() => import('./Divider').then((m) => ({ default: m.Divider }))),
 	Strip: lazy(() => import('../against/PhotoProfile').then((m) => ({ default: m.PhotoProfile }))),
-	overlays: { paint: (ctx, viewport, { slices }) => paintAgainst(ctx, viewport, slices) },
+	overlays: {
+		paint: (ctx, viewport, { slices, sheet }) => {
+			paintAgainst(ctx, viewport, slices)
+			paintFindings(ctx, viewport, slices, sheet)
+		},
+	},
 	Card: lazy(() => import('./ProofCard').then((m) => ({ default: m.ProofCard }))),
 }

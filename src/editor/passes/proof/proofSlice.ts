@@ -1,8 +1,51 @@
+import type { Finding, Limits, ProofFor } from '@/core/proofs'
 import type { Slice } from '@/editor/bench/slices'
+import type { Mended } from '@/jobs/proofing'
 
-export interface ProofState {
-	/** White on black, in place of black on white. */
-	readonly inverted: boolean
+/** How the shape is looked at by itself. */
+export interface Look {
+	readonly ground: 'black on white' | 'white on black' | 'on a colour'
+	/** `#rrggbb`, of the ground where that is a colour. */
+	readonly colour: string
+	readonly mirrored: boolean
+	readonly upsideDown: boolean
+	/** The share of the window in which the photo shows beside the shape; `null` for none. */
+	readonly divider: number | null
+	/** Marks on the canvas are away. */
+	readonly bare: boolean
 }
 
-export const proofSlice: Slice<ProofState> = { name: 'proof', start: { inverted: false } }
+export interface ProofState {
+	readonly look: Look
+	readonly purpose: ProofFor
+	/** Limits that were set by hand, px. */
+	readonly own: Partial<Limits>
+	/** What was noticed last; `null` until something was looked at. */
+	readonly findings: readonly Finding[] | null
+	/** How many of them matter, by how bad they are; for the pass's figure. */
+	readonly count: { readonly wrong: number; readonly risk: number; readonly hint: number }
+	/** The one that is shown, by its key. */
+	readonly at: string | null
+	/** What the pieces would be with something mended. */
+	readonly ghost: Mended | null
+}
+
+export const proofSlice: Slice<ProofState> = {
+	name: 'proof',
+	start: {
+		look: {
+			ground: 'black on white',
+			colour: '#d98e04',
+			mirrored: false,
+			upsideDown: false,
+			divider: null,
+			bare: false,
+		},
+		purpose: 'cutting',
+		own: {},
+		findings: null,
+		count: { wrong: 0, risk: 0, hint: 0 },
+		at: null,
+		ghost: null,
+	},
+}

@@ -1,0 +1,100 @@
+import { readSvg } from '../src/core/drawings'
+import { emptySheet, formatSvg, newPiece, parsePathData, type Sheet } from '../src/core/index'
+import { expect, test } from './bench'
+
+test.describe.configure({ timeout: 90_000 })
+
+/** A lantern's cage with an island, a neck of 2 px, an outline that crosses itself and one drawn twice. */
+function spoilt(): Sheet {
+	const paths = [
+		'M20 20H180V180H20Z M40 40V160H160V40Z M80 80H120V120H80Z',
+		'M220 20H280V99H320V20H380V180H320V101H280V180H220Z',
+		'M220 200L380 280H220L380 200Z',
+		'M20 200H100V280H20Z',
+		'M100 280V200H20V280Z',
+	]
+	const pieces = paths.map((d, n) => newPiece(`Part ${n + 1}`, parsePathData(d)))
+	return { ...emptySheet('Cage', 400, 300), pieces, mmPerPx: 0.5 }
+}
+
+test('what would spoil a cut is found, shown, mended in one step, and the rest is left by choice', async ({
+	bench,
+	page,
+}) => {
+	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+	await page.goto('/')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Choose a photo' }).click()
+	await (await choosing).setFiles({
+		name: 'cage.svg',
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(formatSvg(spoilt())),
+	})
+	await page.waitForURL(/\/sheet\//)
+	const card = page.getByRole('region', { name: 'Proof pass' })
+	const track = page.getByRole('navigation', { name: 'Passes' })
+	await expect(track.getByRole('button', { name: /Proof/ })).toContainText('to look at')
+	await bench.pass('Proof')
+	const kind = (name: string) => card.getByRole('region', { name })
+
+	await test.step('each kind says what it is and why it matters', async () => {
+		for (const name of ['Island', 'Thin neck', 'Crosses itself', 'The same outline twice'])
+			await expect(kind(name)).toBeVisible()
+		await kind('Thin neck').getByRole('button', { name: 'Show' }).click()
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof1.png' })
+	})
+
+	await test.step('all that can be mended is, in one step', async () => {
+		await card.getByRole('button', { name: /^Mend \d+ findings$/ }).click()
+		await expect(kind('Island')).toHaveCount(0)
+		await expect(kind('Crosses itself')).toHaveCount(0)
+		await expect(kind('The same outline twice')).toHaveCount(0)
+		await expect(kind('Thin neck')).toBeVisible()
+		await bench.key('Control+z')
+		await expect(kind('Island')).toBeVisible()
+		await bench.key('Control+Shift+z')
+		await expect(kind('Island')).toHaveCount(0)
+	})
+
+	await test.step('what is left as it is stays away, and can be called back', async () => {
+		await kind('Thin neck').getByRole('button', { name: 'Leave it' }).click()
+		await expect(kind('Thin neck')).toHaveCount(0)
+		await bench.saved()
+		await page.reload()
+		await expect(card.getByRole('button', { name: /left as it is: look again/ })).toBeVisible()
+		await expect(kind('Thin neck')).toHaveCount(0)
+		await card.getByRole('button', { name: /look again/ }).click()
+		await expect(kind('Thin neck')).toBeVisible()
+	})
+
+	await test.step('what a limit says does not matter is no finding', async () => {
+		await card.getByLabel('Necks').fill('0.5')
+		await page.keyboard.press('Enter')
+		await expect(kind('Thin neck')).toHaveCount(0)
+		await card.getByRole('combobox', { name: 'What it is for' }).click()
+		await page.getByRole('option', { name: 'For screen' }).click()
+		await expect(kind('Thin neck')).toHaveCount(0)
+	})
+
+	await test.step('looks: inverted, mirrored, on a colour', async () => {
+		await bench.fitSheet({ width: 400, height: 300 })
+		await card.getByRole('button', { name: 'Looks' }).click()
+		expect(await bench.colourAt([30, 100])).toEqual([0, 0, 0])
+		expect(await bench.colourAt([390, 100])).toEqual([255, 255, 255])
+		await card.getByRole('combobox', { name: 'Shape' }).click()
+		await page.getByRole('option', { name: 'White on black' }).click()
+		await expect(page.getByRole('listbox')).toHaveCount(0)
+		expect(await bench.colourAt([30, 100])).toEqual([255, 255, 255])
+		await card.getByRole('switch', { name: 'Mirrored' }).click()
+		await card.getByRole('switch', { name: /Without marks/ }).click()
+		expect(await bench.colourAt([370, 100])).toEqual([255, 255, 255])
+		expect(await bench.colourAt([10, 100])).toEqual([0, 0, 0])
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof2.png' })
+		await card.getByRole('button', { name: 'Sizes' }).click()
+		await expect(card.getByRole('img', { name: /at 16 px/ })).toBeVisible()
+		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof3.png' })
+	})
+
+	const { pieces } = readSvg(await bench.exported())
+	expect(pieces).toHaveLength(4)
+})

@@ -1,0 +1,80 @@
+import { combineAreas } from '../combine/combine'
+import type { Area } from '../combine/divide'
+import { offset } from '../combine/offset'
+import { boxesTouch, growBox } from '../geometry/box'
+import { piecesBox } from '../path/arrangePieces'
+import { boundsOf, flattenContour, isFilled } from '../path/contour'
+import type { Contour, Piece } from '../path/model'
+import { areWorkable } from '../path/reach'
+import type { Finding, Limits } from './finding'
+import { dense, middleOf, placeKey, toRing } from './rings'
+
+/** So many pairs of neighbours are looked at: more are a pattern, not pieces laid beside each other. */
+const MOST_PAIRS = 60
+const MOST_NODES = 1500
+/** A gap is a sliver where it is so many times as long as it may be wide. */
+const LONG = 3
+
+/** Slivers: long gaps between two pieces, narrower than a width. */
+export function betweenPieces(pieces: readonly Piece[], { sliver }: Limits): Finding[] {
+	if (sliver <= 0) return []
+	const solid = pieces.filter(
+		({ contours, fill }) =>
+			fill.kind !== 'none' &&
+			contours.some(isFilled) &&
+			areWorkable(contours) &&
+			contours.reduce((sum, { nodes }) => sum + nodes.length, 0) <= MOST_NODES,
+	)
+	const boxes = solid.map((piece) => growBox(piecesBox([piece]), sliver / 2))
+	const pairs = solid.flatMap((a, i) =>
+		solid.slice(i + 1).flatMap((b, k) => {
+			const [one, other] = [boxes[i], boxes[i + 1 + k]]
+			return one && other && boxesTouch(one, other) ? [[a, b] as const] : []
+		}),
+	)
+	return pairs.slice(0, MOST_PAIRS).flatMap(([a, b]) => gaps(a, b, sliver))
+}
+
+/** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
+function gaps(a: Piece, b: Piece, width: number): Finding[] {
+	const own = (piece: Piece): Area => ({
+		contours: piece.contours.filter(isFilled),
+		rule: piece.fillRule,
+	})
+	const both = combineAreas('merge', [own(a), own(b)])
+	const closed = offset(offset(both, width / 2), -width / 2)
+	const filled = combineAreas('cut-out', [
+		{ contours: closed, rule: 'nonzero' },
+		{ contours: both, rule: 'nonzero' },
+	])
+	return filled
+		.filter((part) => isLong(part, width) && [a, b].every((piece) => liesBy(part, piece, width)))
+		.map((part): Finding => {
+			const at = middleOf(part)
+			return {
+				kind: 'sliver',
+				key: `sliver ${a.id} ${b.id} ${placeKey(at)}`,
+				piece: a.id,
+				at,
+				size: width,
+			}
+		})
+}
+
+/** Whether a part touches a piece along a good stretch, not at a corner alone. */
+function liesBy(part: Contour, { contours }: Piece, width: number): boolean {
+	const reach = width / 20
+	const rings = contours.filter(isFilled).map((contour) => flattenContour(contour, reach / 2))
+	const places = dense(flattenContour(part, reach / 2), width / 2)
+	const touching = places.filter((p) => rings.some((ring) => toRing(p, ring) <= reach))
+	return touching.length >= places.length / 5
+}
+
+/** Along an edge that two pieces share exactly there is nothing between them but their rounding. */
+const NOTHING_PX = 0.05
+
+function isLong(part: Contour, width: number): boolean {
+	const { minX, minY, maxX, maxY } = boundsOf(part)
+	const [long, short] = [maxX - minX, maxY - minY].sort((p, q) => q - p) as [number, number]
+	return Math.hypot(long, short) > LONG * width && short > NOTHING_PX
+}

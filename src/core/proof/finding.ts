@@ -1,0 +1,58 @@
+import type { Point } from '../geometry/point'
+
+/** What a proof can notice. */
+export type FindingKind =
+	| 'open'
+	| 'ends-near'
+	| 'rules-differ'
+	| 'crosses'
+	| 'outside'
+	| 'island'
+	| 'neck'
+	| 'small'
+	| 'hair'
+	| 'needless'
+	| 'outermost'
+	| 'nearly-smooth'
+	| 'nearly-corner'
+	| 'kink'
+	| 'handles'
+	| 'sliver'
+	| 'twice'
+	| 'hidden'
+	| 'locked'
+	| 'coarse-photo'
+
+/** Something that a proof noticed, and where. */
+export interface Finding {
+	readonly kind: FindingKind
+	/** Tells it from all others, and knows it again when nothing changed there. */
+	readonly key: string
+	/** The piece it is about, by its id; of the whole sheet where absent. */
+	readonly piece?: string
+	readonly contour?: string
+	/** Nodes it is about, by their ids. */
+	readonly nodes?: readonly string[]
+	/** px of the sheet */
+	readonly at: Point
+	/** How much there is of it, px; radians of a turn, px to the inch of a photo. */
+	readonly size?: number
+}
+
+/** From when on things are noticed, px of the sheet. */
+export interface Limits {
+	/** Necks and bridges thinner than this break. */
+	readonly neck: number
+	/** Openings and details smaller than this do not come out. */
+	readonly small: number
+	/** Nodes nearer to each other than this are one. */
+	readonly hair: number
+	/** Gaps between pieces narrower than this are slivers. */
+	readonly sliver: number
+	/** Ends nearer to each other than this look joined. */
+	readonly ends: number
+	/** Photos are to have so many px to the inch at the size they go out. */
+	readonly photoPpi: number
+}
+
+export const NO_LIMITS: Limits = { neck: 0, small: 0, hair: 0, sliver: 0, ends: 0, photoPpi: 0 }

@@ -1,0 +1,163 @@
+import { describe, expect, test } from 'vitest'
+import { parsePathData } from '../formats/pathData'
+import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
+import { flawsOf, normalised } from '../path/normalise'
+import { addPieces, changePiece } from '../path/pieces'
+import type { FindingKind } from './finding'
+import { findings } from './findings'
+import { FINDING_KINDS } from './kinds'
+import { limitsFor, matters } from './limits'
+import { allMended, mended as mendedBy } from './mend'
+
+/** Necks under 4 px, details under 6, nodes within 0.2, gaps under 2, ends within 4. */
+const LIMITS = { neck: 4, small: 6, hair: 0.2, sliver: 2, ends: 4, photoPpi: 0 }
+
+function sheetOf(...paths: (string | Piece)[]): Sheet {
+	const pieces = paths.map((one, n) =>
+		typeof one === 'string' ? newPiece(`Piece ${n + 1}`, parsePathData(one)) : one,
+	)
+	return addPieces(emptySheet('Proof', 200, 200), pieces)
+}
+const kindsIn = (sheet: Sheet) => findings(sheet, LIMITS).map(({ kind }) => kind)
+const nonzero = (path: string): Piece => ({
+	...newPiece('Piece', parsePathData(path)),
+	fillRule: 'nonzero',
+})
+
+const SQUARE = 'M20 20H120V120H20Z'
+/** Two squares held together by a bar of a thickness. */
+const bar = (thick: number) =>
+	`M20 20H80V${80 - thick / 2}H120V20H180V140H120V${80 + thick / 2}H80V140H20Z`
+const halves = (gap: number) => [`M20 20H100V120H20Z`, `M${100 + gap} 20H180V120H${100 + gap}Z`]
+const joined = (turn: number) => {
+	const [c, s] = [Math.cos(turn), Math.sin(turn)]
+	return `M20 100C40 60 60 50 100 50C${100 + 40 * c} ${50 + 40 * s} 170 80 180 120L100 160Z`
+}
+
+/** For each kind something that has it, and something that nearly has. */
+const CASES: readonly (readonly [FindingKind, Sheet, Sheet])[] = [
+	['open', sheetOf('M20 20H120V120'), sheetOf(SQUARE)],
+	['ends-near', sheetOf('M20 20H120V120H20V23'), sheetOf('M20 20H120V120H20V30')],
+	[
+		'rules-differ',
+		sheetOf(nonzero('M20 20H120V120H20ZM40 40H80V80H40Z')),
+		sheetOf(nonzero('M20 20H120V120H20ZM40 40V80H80V40Z')),
+	],
+	['crosses', sheetOf('M20 20L120 120H20L120 20Z'), sheetOf('M20 20L70 69L120 20V120H20Z')],
+	[
+		'outside',
+		sheetOf(nonzero('M20 20H120V120H20ZM140 20V60H180V20Z')),
+		sheetOf(nonzero('M20 20H120V120H20ZM140 20H180V60H140Z')),
+	],
+	[
+		'island',
+		sheetOf('M20 20H120V120H20ZM40 40V100H100V40ZM60 60H80V80H60Z'),
+		sheetOf('M20 20H120V120H20ZM40 40V100H100V40Z'),
+	],
+	['neck', sheetOf(bar(3)), sheetOf(bar(5))],
+	[
+		'small',
+		sheetOf('M20 20H120V120H20ZM40 40V44H44V40Z'),
+		sheetOf('M20 20H120V120H20ZM40 40V47H47V40Z'),
+	],
+	['hair', sheetOf('M20 20H120V120L119.9 120H20Z'), sheetOf('M20 20H120V120L119 120H20Z')],
+	[
+		'needless',
+		sheetOf('M20 100C20 60 50 40 80 40L110 40L140 40L140 100Z'),
+		sheetOf('M20 100C20 60 50 40 80 40L110 36L140 40L140 100Z'),
+	],
+	[
+		'outermost',
+		sheetOf('M20 100C40 20 120 20 140 100Z'),
+		sheetOf('M20 100C20 60 50 40 80 40S140 60 140 100Z'),
+	],
+	['nearly-smooth', sheetOf(joined(0.08)), sheetOf(joined(0))],
+	[
+		'nearly-corner',
+		sheetOf('M20 120C40 90 78.5 40 80 40C81.5 40 120 90 140 120Z'),
+		sheetOf('M20 120L80 40L140 120Z'),
+	],
+	['kink', sheetOf(joined(0.3)), sheetOf(joined(0.9))],
+	[
+		'handles',
+		sheetOf('M20 100C180 20 -40 20 120 100L70 160Z'),
+		sheetOf('M20 100C40 40 100 40 120 100L70 160Z'),
+	],
+	['sliver', sheetOf(...halves(1)), sheetOf(...halves(3))],
+	['twice', sheetOf(SQUARE, 'M120 120V20H20V120Z'), sheetOf(SQUARE, 'M120 121V20H20V121Z')],
+	['hidden', hiddenIn(sheetOf(SQUARE, bar(20))), sheetOf(SQUARE, bar(20))],
+	['locked', lockedIn(sheetOf(SQUARE)), sheetOf(SQUARE)],
+]
+
+function hiddenIn(sheet: Sheet): Sheet {
+	return changePiece(sheet, sheet.pieces[0]?.id ?? '', { hidden: true })
+}
+
+function lockedIn(sheet: Sheet): Sheet {
+	return changePiece(sheet, sheet.pieces[0]?.id ?? '', { locked: true })
+}
+
+describe.each(CASES)('%s', (kind, has, nearly) => {
+	test('is found where it is, and not where it nearly is', () => {
+		expect(kindsIn(has)).toContain(kind)
+		expect(kindsIn(nearly)).not.toContain(kind)
+	})
+
+	test('is told with its place and a key that tells it from all others', () => {
+		const all = findings(has, LIMITS)
+		expect(new Set(all.map(({ key }) => key)).size).toBe(all.length)
+		for (const { at } of all) expect(at.every(Number.isFinite)).toBe(true)
+		expect(findings(has, LIMITS)).toEqual(all)
+	})
+
+	const { mend } = FINDING_KINDS[kind]
+	test.runIf(mend)('is gone once it is mended, and the sheet is sound', () => {
+		const one = findings(has, LIMITS).find((finding) => finding.kind === kind)
+		if (!one) throw new Error('It was found before.')
+		const mended = normalised(mendedBy(has, one), has)
+		expect(mended).not.toBe(has)
+		expect(findings(mended, LIMITS).map(({ key }) => key)).not.toContain(one.key)
+		expect(flawsOf(mended)).toEqual([])
+	})
+})
+
+test('a photo is coarse where its pixels would show at the size asked for', () => {
+	const photo = {
+		id: 'photo',
+		blob: 'b',
+		name: 'P',
+		width: 200,
+		height: 200,
+		place: [1, 0, 0, 1, 0, 0],
+		strength: 1,
+		hidden: false,
+		locked: false,
+	} as unknown as Sheet['photos'][number]
+	const at = (mmPerPx: number) =>
+		findings({ ...sheetOf(SQUARE), photos: [photo], mmPerPx }, { ...LIMITS, photoPpi: 200 }).map(
+			({ kind }) => kind,
+		)
+	expect(at(0.2)).toContain('coarse-photo')
+	expect(at(0.1)).not.toContain('coarse-photo')
+})
+
+test('limits follow the real size; for print an island does not matter', () => {
+	const sheet = emptySheet('Size', 400, 300)
+	expect(limitsFor('cutting', { ...sheet, mmPerPx: 0.5 }).neck).toBe(2)
+	expect(limitsFor('cutting', sheet).neck).toBe(2)
+	expect([matters('island', 'print'), matters('island', 'cutting')]).toEqual([false, true])
+})
+
+test('a plain silhouette with corners, curves and a spike has nothing to be said of it', () => {
+	const plain = 'M20 120L20 60C20 40 40 20 60 20S100 40 100 60L102 119L180 120L104 124L60 180Z'
+	expect(kindsIn(sheetOf(plain)).filter((kind) => FINDING_KINDS[kind].grade !== 'hint')).toEqual([])
+})
+
+test('all that can be mended is, one after the other, and what is gone by then is left alone', () => {
+	const sheet = sheetOf('M20 20H120V120H20V23', 'M20 20L120 120H20L120 20Z', SQUARE, SQUARE)
+	const wrong = findings(sheet, LIMITS)
+	const after = normalised(allMended(sheet, [...wrong, ...wrong]), sheet)
+	expect(flawsOf(after)).toEqual([])
+	expect(kindsIn(after).filter((kind) => FINDING_KINDS[kind].grade === 'wrong')).toEqual([])
+	expect(kindsIn(after)).not.toContain('twice')
+})

@@ -1,0 +1,132 @@
+import type { FindingKind } from './finding'
+
+/** How bad it is: it comes out wrong; it may; it could be better. */
+export type Grade = 'wrong' | 'risk' | 'hint'
+
+/** What a kind of finding is called, and why it matters. */
+export interface FindingWords {
+	readonly name: string
+	/** In one line. */
+	readonly why: string
+	readonly grade: Grade
+	/** What mending it does, as a button says it, where it can be mended. */
+	readonly mend?: string
+}
+
+export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
+	open: {
+		name: 'Open outline',
+		why: 'It is a line: it cannot be filled or cut out.',
+		grade: 'wrong',
+		mend: 'Close it',
+	},
+	'ends-near': {
+		name: 'Ends nearly meet',
+		why: 'It looks closed and is not.',
+		grade: 'wrong',
+		mend: 'Join them',
+	},
+	'rules-differ': {
+		name: 'Fills two ways',
+		why: 'Other programs may fill what is an opening here, or the other way round.',
+		grade: 'wrong',
+		mend: 'Make it fill one way',
+	},
+	crosses: {
+		name: 'Crosses itself',
+		why: 'The cutter runs through its own cut; what is in the loop falls out.',
+		grade: 'wrong',
+		mend: 'Part it at the crossing',
+	},
+	outside: {
+		name: 'Opening beside its piece',
+		why: 'It runs as an opening does, and lies in nothing that it could open.',
+		grade: 'wrong',
+		mend: 'Make it a part',
+	},
+	island: {
+		name: 'Island',
+		why: 'It is tied to nothing: cut from card, it falls out.',
+		grade: 'wrong',
+		mend: 'Tie it with a bridge',
+	},
+	neck: {
+		name: 'Thin neck',
+		why: 'What holds two parts together here is thinner than the limit, and tears or burns.',
+		grade: 'risk',
+	},
+	small: {
+		name: 'Too small',
+		why: 'It is smaller than what comes out.',
+		grade: 'risk',
+		mend: 'Take it away',
+	},
+	hair: {
+		name: 'Two nodes in one place',
+		why: 'A cutter stops at each node; two within a hair make a mark.',
+		grade: 'risk',
+		mend: 'Make them one',
+	},
+	needless: {
+		name: 'Needless node',
+		why: 'The outline is the same without it.',
+		grade: 'hint',
+		mend: 'Take it out',
+	},
+	outermost: {
+		name: 'No node at an outermost point',
+		why: 'A curve is easier to keep true with a node where it turns back.',
+		grade: 'hint',
+		mend: 'Set one there',
+	},
+	'nearly-smooth': {
+		name: 'Nearly smooth',
+		why: 'A join that is a little off shows as a dent at large sizes.',
+		grade: 'hint',
+		mend: 'Make it smooth',
+	},
+	'nearly-corner': {
+		name: 'Nearly a corner',
+		why: 'Its handles are so short that it only looks like one.',
+		grade: 'hint',
+		mend: 'Make it a corner',
+	},
+	kink: {
+		name: 'Kink',
+		why: 'Between two curves it turns too much to be smooth and too little to be a corner.',
+		grade: 'hint',
+		mend: 'Make it smooth',
+	},
+	handles: {
+		name: 'Handles too long',
+		why: 'They cross, or reach far beyond their segment: the curve swings out or loops.',
+		grade: 'hint',
+	},
+	sliver: {
+		name: 'Sliver between pieces',
+		why: 'A gap too narrow to be meant lets the ground shine through.',
+		grade: 'risk',
+	},
+	twice: {
+		name: 'The same outline twice',
+		why: 'It is cut twice, and a change to one leaves the other.',
+		grade: 'risk',
+		mend: 'Take one away',
+	},
+	hidden: {
+		name: 'Hidden',
+		why: 'It does not go out.',
+		grade: 'hint',
+		mend: 'Show it',
+	},
+	locked: {
+		name: 'Locked',
+		why: 'It goes out all the same.',
+		grade: 'hint',
+	},
+	'coarse-photo': {
+		name: 'Coarse photo',
+		why: 'Cut out at this size, its pixels show.',
+		grade: 'hint',
+	},
+}

@@ -1,0 +1,237 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import LinearProgress from '@mui/material/LinearProgress'
+import Typography from '@mui/material/Typography'
+import { useEffect, useMemo, useState } from 'react'
+import { setLeft } from '@/core'
+import { FINDING_KINDS, type Finding, limitsFor, type ProofFor } from '@/core/proofs'
+import { lookAt } from '@/editor/bench/lookAt'
+import { told } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { mendedBy } from '@/jobs/proofing'
+import { LengthField } from '@/kit/LengthField'
+import { Notice } from '@/kit/Notice'
+import { showSnack } from '@/kit/snackbar'
+import { WordChoice } from '@/kit/WordChoice'
+import { selectContour, withPieces } from '@/store/selection'
+import { counted } from '../counted'
+import { type ListedKind, listed, mendable, withMended } from './listed'
+import { proofSlice } from './proofSlice'
+
+const PURPOSES = [
+	['cutting', 'For cutting'],
+	['print', 'For print'],
+	['screen', 'For screen'],
+] as const satisfies readonly (readonly [ProofFor, string])[]
+
+/** What could spoil the artwork: each kind with its places, why it matters, and what mends it. */
+export function FindingsSection() {
+	const { open, slices } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const readOnly = useOpenSheet((state) => state.readOnly)
+	const findings = useSlice(proofSlice, (state) => state.findings)
+	const purpose = useSlice(proofSlice, (state) => state.purpose)
+	const proof = useMemo(() => slices.of(proofSlice), [slices])
+	const { left = NONE } = sheet
+	const kinds = useMemo(() => listed(findings ?? [], purpose, left), [findings, purpose, left])
+	const all = mendable(kinds)
+	const leaving = useMemo(() => new Set(left), [left])
+	const leftHere = (findings ?? []).filter(({ key }) => leaving.has(key)).length
+	// What is proposed belongs to this list alone.
+	useEffect(() => () => proof.setState({ ghost: null, at: null }), [proof])
+	const mend = async (some: readonly Finding[], label: string) => {
+		proof.setState({ ghost: null })
+		const before = open.sheet()
+		const result = await told(mendedBy({ ...before, photos: [], guides: [] }, some))
+		if (!result) return
+		if (open.sheet().pieces !== before.pieces) {
+			showSnack('The sheet was changed meanwhile; nothing was mended. Try again.')
+			return
+		}
+		if (result.changed.length + result.gone.length === 0) {
+			showSnack('Nothing could be mended there without changing more: look at it yourself.')
+			return
+		}
+		open.apply(label, (s) => withMended(s, result))
+		open.seal()
+	}
+	const openOnes = kinds.some(({ kind }) => kind === 'open' || kind === 'ends-near')
+	return (
+		<>
+			<WordChoice
+				label="What it is for"
+				value={purpose}
+				words={PURPOSES}
+				onChange={(next) => proof.setState({ purpose: next, own: {} })}
+			/>
+			<LimitFields />
+			{!findings ? (
+				<LinearProgress aria-label="Proofing" />
+			) : (
+				<>
+					{!openOnes && <Notice severity="success">Every outline is closed.</Notice>}
+					{all.length > 0 && (
+						<Button
+							variant="contained"
+							disabled={readOnly}
+							onClick={() => void mend(all, `Mend ${counted(all.length, 'finding', 'findings')}`)}
+						>
+							Mend {counted(all.length, 'finding', 'findings')}
+						</Button>
+					)}
+					{kinds.map((one) => (
+						<KindRow key={one.kind} {...one} readOnly={readOnly} onMend={mend} />
+					))}
+					{leftHere > 0 && (
+						<Button size="small" onClick={() => open.apply('Look again', (s) => setLeft(s, []))}>
+							{counted(leftHere, 'finding is', 'findings are')} left as{' '}
+							{leftHere === 1 ? 'it is' : 'they are'}: look again
+						</Button>
+					)}
+				</>
+			)}
+		</>
+	)
+}
+
+const NONE: readonly string[] = []
+
+/** Findings of one kind, gone through one by one. */
+function KindRow({
+	kind,
+	all,
+	readOnly,
+	onMend,
+}: ListedKind & {
+	readonly readOnly: boolean
+	readonly onMend: (some: readonly Finding[], label: string) => Promise<void>
+}) {
+	const { open, desk, slices } = useWorkbench()
+	const proof = slices.of(proofSlice)
+	const sheet = useSheetAtRest()
+	const at = useSlice(proofSlice, (state) => state.at)
+	const [next, setNext] = useState(0)
+	const { name, why, grade, mend } = FINDING_KINDS[kind]
+	const shown = all.findIndex(({ key }) => key === at)
+	const now = all[Math.max(0, shown)]
+	if (!now) return null
+	const piece = sheet.pieces.find(({ id }) => id === now.piece)
+	const show = () => {
+		const one = all[(shown >= 0 ? shown + 1 : next) % all.length] ?? now
+		setNext(all.indexOf(one) + 1)
+		proof.setState({ at: one.key })
+		if (one.contour) open.select(selectContour(open.sheet(), one.contour, one.nodes))
+		else if (one.piece) open.select(withPieces([one.piece]))
+		lookAt(one.at, desk)
+	}
+	const preview = async (on: boolean) => {
+		if (!on || !mend) return proof.setState({ ghost: null })
+		const ghost = await mendedBy({ ...open.sheet(), photos: [], guides: [] }, [now]).catch(
+			() => null,
+		)
+		proof.setState({ ghost })
+	}
+	const leave = (some: readonly Finding[]) =>
+		open.apply(some.length > 1 ? 'Leave findings' : 'Leave a finding', (s) =>
+			setLeft(s, [...new Set([...(s.left ?? []), ...some.map(({ key }) => key)])]),
+		)
+	return (
+		<Box
+			component="section"
+			aria-label={name}
+			sx={{
+				borderLeft: 3,
+				borderColor:
+					grade === 'wrong' ? 'error.main' : grade === 'risk' ? 'warning.main' : 'divider',
+				pl: 1,
+			}}
+		>
+			<Typography variant="body2" sx={{ fontWeight: 650 }}>
+				{name}
+				{all.length > 1 && ` · ${all.length}`}
+				{shown >= 0 && all.length > 1 && (
+					<Box component="span" sx={{ fontWeight: 400, color: 'text.secondary' }}>
+						{' '}
+						({shown + 1} of {all.length})
+					</Box>
+				)}
+			</Typography>
+			<Typography variant="caption" component="p" sx={{ color: 'text.secondary', m: 0 }}>
+				{piece && `“${piece.name}”. `}
+				{why}
+			</Typography>
+			<Box sx={{ display: 'flex', flexWrap: 'wrap', ml: -0.75, '& button': { minWidth: 0 } }}>
+				<Button size="small" onClick={show}>
+					{shown >= 0 && all.length > 1 ? 'Show next' : 'Show'}
+				</Button>
+				{mend && (
+					<Button
+						size="small"
+						disabled={readOnly}
+						onPointerEnter={() => void preview(true)}
+						onPointerLeave={() => void preview(false)}
+						onFocus={() => void preview(true)}
+						onBlur={() => void preview(false)}
+						onClick={() => void onMend([now], mend)}
+					>
+						{mend}
+					</Button>
+				)}
+				{mend && all.length > 1 && (
+					<Button
+						size="small"
+						disabled={readOnly}
+						onClick={() => void onMend(all, `${mend}: ${all.length} times`)}
+					>
+						All {all.length}
+					</Button>
+				)}
+				<Button
+					size="small"
+					color="inherit"
+					onClick={() => leave(shown >= 0 || all.length === 1 ? [now] : all)}
+				>
+					Leave {shown >= 0 || all.length === 1 ? 'it' : 'them'}
+				</Button>
+			</Box>
+		</Box>
+	)
+}
+
+const LIMITS = [
+	['neck', 'Necks'],
+	['small', 'Details'],
+	['sliver', 'Gaps'],
+] as const
+
+/** From how thin or small on things are noticed. */
+function LimitFields() {
+	const { slices } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const purpose = useSlice(proofSlice, (state) => state.purpose)
+	const own = useSlice(proofSlice, (state) => state.own)
+	const limits = { ...limitsFor(purpose, sheet), ...own }
+	return (
+		<Box>
+			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				Noticed when smaller than
+			</Typography>
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 0.75, mt: 0.5 }}>
+				{LIMITS.map(([of, label]) => (
+					<LengthField
+						key={of}
+						label={label}
+						px={limits[of]}
+						onChange={(next) =>
+							slices
+								.of(proofSlice)
+								.setState({ own: { ...own, [of]: Math.max(0, next(limits[of])) } })
+						}
+					/>
+				))}
+			</Box>
+		</Box>
+	)
+}

@@ -1,0 +1,60 @@
+'use client'
+
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { SwitchRow } from '@/kit/SwitchRow'
+import { WordChoice } from '@/kit/WordChoice'
+import { HexField } from '../colour/HexField'
+import { type Look, proofSlice } from './proofSlice'
+
+const GROUNDS = [
+	['black on white', 'Black on white'],
+	['white on black', 'White on black'],
+	['on a colour', 'On a colour'],
+] as const
+
+/** The shape with a fresh eye. */
+export function LooksSection() {
+	const { slices } = useWorkbench()
+	const look = useSlice(proofSlice, (state) => state.look)
+	const set = (change: Partial<Look>) =>
+		slices.of(proofSlice).setState((state) => ({ look: { ...state.look, ...change } }))
+	return (
+		<>
+			<WordChoice
+				label="Shape"
+				value={look.ground}
+				words={GROUNDS}
+				onChange={(ground) => set({ ground })}
+			/>
+			{look.ground === 'on a colour' && (
+				<HexField
+					key={look.colour}
+					label="Ground"
+					colour={look.colour}
+					disabled={false}
+					onChange={(colour) => set({ colour })}
+				/>
+			)}
+			<SwitchRow
+				label="Mirrored"
+				checked={look.mirrored}
+				onChange={(mirrored) => set({ mirrored })}
+			/>
+			<SwitchRow
+				label="Upside down"
+				checked={look.upsideDown}
+				onChange={(upsideDown) => set({ upsideDown })}
+			/>
+			<SwitchRow
+				label="Photo beside it"
+				checked={look.divider !== null}
+				onChange={(on) => set({ divider: on ? 0.5 : null })}
+			/>
+			<SwitchRow
+				label="Without marks ( . )"
+				checked={look.bare}
+				onChange={(bare) => set({ bare })}
+			/>
+		</>
+	)
+}

@@ -1,0 +1,40 @@
+'use client'
+
+import { useCallback, useEffect } from 'react'
+import { nodeCount } from '@/core'
+import { limitsFor } from '@/core/proofs'
+import { useAnswer } from '@/editor/workbench/useAnswer'
+import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { proofOf } from '@/jobs/proofing'
+import { counts, listed } from './listed'
+import { proofSlice } from './proofSlice'
+
+/** The hand must have rested for so long before the sheet is proofed beside other work, ms. */
+const PAUSE_MS = 900
+/** Larger sheets are proofed in their own pass alone. */
+const MOST_NODES = 4000
+
+/** Proofs the sheet whenever it rests, so that the pass's figure is true. */
+export function ProofWatch() {
+	const { slices } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const here = useDesk(({ pass }) => pass.id === 'proof')
+	const purpose = useSlice(proofSlice, (state) => state.purpose)
+	const own = useSlice(proofSlice, (state) => state.own)
+	const large = nodeCount(sheet.pieces.flatMap(({ contours }) => contours)) > MOST_NODES
+	const asked = here || !large
+	const ask = useCallback(
+		// Guides are nothing to a proof, and need not go over.
+		() => proofOf({ ...sheet, guides: [] }, { ...limitsFor(purpose, sheet), ...own }),
+		[sheet, purpose, own],
+	)
+	const found = useAnswer(asked ? ask : null, here ? 0 : PAUSE_MS)
+	const { left } = sheet
+	useEffect(() => {
+		if (found)
+			slices
+				.of(proofSlice)
+				.setState({ findings: found, count: counts(listed(found, purpose, left)) })
+	}, [found, purpose, left, slices])
+	return null
+}

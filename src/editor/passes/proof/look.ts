@@ -1,0 +1,24 @@
+import { BLACK_ON_WHITE, type Silhouette } from '@/editor/bench/definitions'
+import type { Look } from './proofSlice'
+
+/** How a look shows the shape. */
+export function silhouetteOf({ ground, colour, mirrored, upsideDown, divider }: Look): Silhouette {
+	const inks =
+		ground === 'black on white'
+			? BLACK_ON_WHITE
+			: ground === 'white on black'
+				? { ground: '#000000', shape: '#ffffff' }
+				: { ground: colour, shape: inkOn(colour) }
+	return {
+		...inks,
+		...(mirrored && { mirrored }),
+		...(upsideDown && { upsideDown }),
+		...(divider !== null && { from: divider }),
+	}
+}
+
+/** Black or white, whichever is told better from a colour (ITU-R BT.709 brightness of coded values). */
+export function inkOn(colour: string): string {
+	const level = (at: number) => Number.parseInt(colour.slice(at, at + 2), 16)
+	return 0.2126 * level(1) + 0.7152 * level(3) + 0.0722 * level(5) > 110 ? '#000000' : '#ffffff'
+}
