@@ -1,0 +1,63 @@
+import { describe, expect, test } from 'vitest'
+import { combine } from '../combine/combine'
+import { parsePathData } from '../formats/pathData'
+import { keySheet } from '../formats/testing/keySheet'
+import { signedArea } from '../geometry/polygon'
+import { piecesBox } from '../path/arrangePieces'
+import { flattenContour } from '../path/contour'
+import { newPiece, type Piece } from '../path/model'
+import { transformContour } from '../path/pieces'
+import { WORKSHOP_BED as BED } from './bed'
+import { nest } from './nest'
+import { refusals } from './refusals'
+
+const key: Piece = {
+	...(keySheet().pieces[0] as Piece),
+	contours: (keySheet().pieces[0] as Piece).contours.map((c) =>
+		transformContour(c, [0.25, 0, 0, 0.25, 0, 0]),
+	),
+}
+const triangle = newPiece('Sail', parsePathData('M0 0L120 90H0Z'))
+const OPTIONS = { copies: 1, gap: 2, turns: true }
+
+const shared = (a: Piece, b: Piece) =>
+	combine('overlap', a.contours, b.contours, { subjectRule: 'evenodd', clipRule: 'evenodd' })
+		.map((contour) => Math.abs(signedArea(flattenContour(contour, 0.05))))
+		.reduce((sum, area) => sum + area, 0)
+
+describe('pieces on the bed', () => {
+	const { pieces, left } = nest([key, triangle], BED, { ...OPTIONS, copies: 6 })
+
+	test('all lie on it, none on another', () => {
+		expect(left).toBe(0)
+		expect(pieces).toHaveLength(12)
+		expect(refusals(pieces, BED)).toEqual([])
+		for (const [n, a] of pieces.entries())
+			for (const b of pieces.slice(n + 1)) expect(shared(a, b)).toBeLessThan(0.01)
+	})
+
+	test('as large as they were, and not mirrored', () => {
+		for (const piece of pieces.filter(({ name }) => name.startsWith('Sail'))) {
+			const [contour] = piece.contours
+			if (!contour) throw new Error('There is one.')
+			expect(signedArea(flattenContour(contour, 0.05))).toBeCloseTo(
+				signedArea(flattenContour(triangle.contours[0] ?? contour, 0.05)),
+				3,
+			)
+		}
+	})
+
+	test('take less of it turned than as they lie', () => {
+		const height = (turns: boolean) =>
+			BED.height - piecesBox(nest([triangle], BED, { ...OPTIONS, copies: 8, turns }).pieces).minY
+		expect(height(true)).toBeLessThanOrEqual(height(false))
+	})
+})
+
+test('what finds no room is counted, and the rest is laid', () => {
+	const board = newPiece('Board', parsePathData('M0 0H300V300H0Z'))
+	const { pieces, left } = nest([board], BED, { ...OPTIONS, copies: 3 })
+	expect([pieces.length, left]).toEqual([1, 2])
+	const { left: none } = nest([newPiece('Wall', parsePathData('M0 0H900V900H0Z'))], BED, OPTIONS)
+	expect(none).toBe(1)
+})

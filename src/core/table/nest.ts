@@ -1,0 +1,207 @@
+import { type Affine, composeAffine } from '../geometry/affine'
+import { boxOf } from '../geometry/box'
+import { turnAbout } from '../geometry/placement'
+import type { Point } from '../geometry/point'
+import { flattenContour, isFilled } from '../path/contour'
+import type { Piece } from '../path/model'
+import { transformContour } from '../path/pieces'
+import type { Bed } from './bed'
+
+export interface NestOptions {
+	/** How many of each piece. */
+	readonly copies: number
+	/** Between pieces, and to the bed's edge, mm. */
+	readonly gap: number
+	/** Whether pieces may be turned, by quarters. */
+	readonly turns: boolean
+}
+
+export interface Nested {
+	/** Laid on the bed, mm, y down. */
+	readonly pieces: readonly Piece[]
+	/** How many did not find room. */
+	readonly left: number
+	/** How much of the strip of the bed that they take up they cover, 0 to 1. */
+	readonly cover: number
+}
+
+/** The bed is looked at in squares so wide, mm. */
+const CELL_MM = 1.5
+
+/**
+ * Lays copies of pieces side by side on the bed with little waste: the largest first, each as near to
+ * the bed's lower left as it fits, in the turn in which it takes the least height (bottom-left fill
+ * over a raster; Baker, Coffman & Rivest, 1980).
+ * @param pieces in mm
+ */
+export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested {
+	const size = { columns: Math.floor(bed.width / CELL_MM), rows: Math.floor(bed.height / CELL_MM) }
+	const taken = Array.from({ length: size.rows }, () => new Uint8Array(size.columns))
+	const shapes = pieces
+		.flatMap((piece) => Array.from({ length: o.copies }, (_, copy) => ({ piece, copy })))
+		.map((one) => ({ ...one, cells: shapesOf(one.piece, o) }))
+		.toSorted((a, b) => areaOf(b.cells[0]) - areaOf(a.cells[0]))
+	const laid: Piece[] = []
+	let covered = 0
+	let left = 0
+	for (const { piece, copy, cells } of shapes) {
+		const best = cells
+			.flatMap((shape) => {
+				const place = firstPlace(shape, taken, size)
+				return place ? [{ shape, ...place }] : []
+			})
+			.sort((a, b) => a.y + a.shape.rows.length - b.y - b.shape.rows.length || a.x - b.x)[0]
+		if (!best) {
+			left++
+			continue
+		}
+		mark(best.shape, best, taken)
+		covered += best.shape.area
+		laid.push(onBed(piece, copy, best.shape.map, best, bed))
+	}
+	const highest = taken.findLastIndex((row) => row.some(Boolean)) + 1
+	const strip = highest * CELL_MM * bed.width
+	return { pieces: laid, left, cover: strip > 0 ? covered / strip : 0 }
+}
+
+/** A turned piece as squares: for each row, from its lowest up, from where to where it is taken. */
+interface Shape {
+	/** Turns the piece, and lays its lower left corner at the origin, y up. */
+	readonly map: Affine
+	readonly rows: readonly (readonly (readonly [from: number, to: number])[])[]
+	/** mm² */
+	readonly area: number
+}
+
+function shapesOf(piece: Piece, { gap, turns }: NestOptions): Shape[] {
+	const angles = turns ? [0, Math.PI / 2, Math.PI, -Math.PI / 2] : [0]
+	return angles.map((angle) => shapeOf(piece, angle, gap))
+}
+
+function shapeOf(piece: Piece, angle: number, gap: number): Shape {
+	// The bed's y goes up.
+	const turned = composeAffine(turnAbout([0, 0], angle), [1, 0, 0, -1, 0, 0])
+	const rings = piece.contours
+		.filter(isFilled)
+		.map((contour) => flattenContour(transformContour(contour, turned), 0.1))
+	const { minX, minY, maxX, maxY } = boxOf(rings.flat())
+	const origin: Point = [minX - gap / 2, minY - gap / 2]
+	const height = Math.ceil((maxY - minY + gap) / CELL_MM)
+	const rows = Array.from({ length: height }, (_, row) =>
+		spansIn(rings, origin, row, gap / 2, maxX - minX + gap),
+	)
+	const area = rows.flat().reduce((sum, [from, to]) => sum + (to - from) * CELL_MM ** 2, 0)
+	return { map: composeAffine([1, 0, 0, 1, -origin[0], -origin[1]], turned), rows, area }
+}
+
+/** Lines across a row at which the shape is looked at, and how far beside it a gap reaches. */
+const LINES = 4
+
+function spansIn(
+	rings: readonly (readonly Point[])[],
+	[ox, oy]: Point,
+	row: number,
+	beside: number,
+	width: number,
+): (readonly [number, number])[] {
+	const cells = new Uint8Array(Math.ceil(width / CELL_MM) + 1)
+	const [low, high] = [row * CELL_MM - beside, (row + 1) * CELL_MM + beside]
+	for (let n = 0; n <= LINES; n++) {
+		const y = oy + low + ((high - low) * n) / LINES
+		const crossings: number[] = []
+		for (const ring of rings)
+			for (let i = 0; i < ring.length; i++) {
+				const [ax, ay] = ring[i] as Point
+				const [bx, by] = ring[(i + 1) % ring.length] as Point
+				if (ay > y !== by > y) crossings.push(ax + ((y - ay) / (by - ay)) * (bx - ax))
+			}
+		crossings.sort((a, b) => a - b)
+		// What lies in an opening is left free of others: one span from edge to edge of each part.
+		for (let k = 0; k + 1 < crossings.length; k += 2) {
+			const from = Math.floor(((crossings[k] ?? 0) - ox - beside) / CELL_MM)
+			const to = Math.ceil(((crossings[k + 1] ?? 0) - ox + beside) / CELL_MM)
+			cells.fill(1, Math.max(0, from), Math.min(cells.length, to))
+		}
+	}
+	// Edges that run within the row are in it, however thin.
+	for (const ring of rings)
+		for (const [x, y] of ring)
+			if (y - oy >= low && y - oy <= high) {
+				const at = Math.floor((x - ox) / CELL_MM)
+				cells.fill(1, Math.max(0, at), Math.min(cells.length, at + 1))
+			}
+	const spans: [number, number][] = []
+	for (let x = 0; x < cells.length; x++) {
+		if (!cells[x]) continue
+		const last = spans.at(-1)
+		if (last && last[1] === x) last[1] = x + 1
+		else spans.push([x, x + 1])
+	}
+	return spans
+}
+
+function areaOf(shape: Shape | undefined): number {
+	return shape?.area ?? 0
+}
+
+interface Size {
+	readonly columns: number
+	readonly rows: number
+}
+
+/** The lowest place where a shape fits, of these the leftmost. */
+function firstPlace(shape: Shape, taken: readonly Uint8Array[], { columns, rows }: Size) {
+	const width = Math.max(0, ...shape.rows.flatMap((spans) => spans.map(([, to]) => to)))
+	for (let y = 0; y + shape.rows.length <= rows; y++)
+		for (let x = 0; x + width <= columns; ) {
+			const blocked = blockedUntil(shape, taken, x, y)
+			if (blocked === null) return { x, y }
+			x = blocked
+		}
+	return null
+}
+
+/** `null` where the shape fits; else the next place that is worth a try. */
+function blockedUntil(
+	{ rows }: Shape,
+	taken: readonly Uint8Array[],
+	x: number,
+	y: number,
+): number | null {
+	for (const [n, spans] of rows.entries()) {
+		const row = taken[y + n]
+		if (!row) return Number.POSITIVE_INFINITY
+		for (const [from, to] of spans)
+			for (let k = x + to - 1; k >= x + from; k--) if (row[k]) return k - from + 1
+	}
+	return null
+}
+
+function mark(
+	{ rows }: Shape,
+	{ x, y }: { readonly x: number; readonly y: number },
+	taken: readonly Uint8Array[],
+): void {
+	for (const [n, spans] of rows.entries())
+		for (const [from, to] of spans) taken[y + n]?.fill(1, x + from, x + to)
+}
+
+function onBed(
+	piece: Piece,
+	copy: number,
+	map: Affine,
+	{ x, y }: { readonly x: number; readonly y: number },
+	bed: Bed,
+): Piece {
+	// From the bed's lower left, y up, to its upper left, y down.
+	const place = composeAffine(
+		[1, 0, 0, -1, 0, bed.height],
+		composeAffine([1, 0, 0, 1, x * CELL_MM, y * CELL_MM], map),
+	)
+	return {
+		...piece,
+		id: copy === 0 ? piece.id : `${piece.id} ${copy + 1}`,
+		name: copy === 0 ? piece.name : `${piece.name} ${copy + 1}`,
+		contours: piece.contours.map((contour) => transformContour(contour, place)),
+	}
+}
