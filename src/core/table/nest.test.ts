@@ -32,6 +32,8 @@ describe('pieces on the bed', () => {
 		expect(left).toBe(0)
 		expect(pieces).toHaveLength(12)
 		expect(refusals(pieces, BED)).toEqual([])
+		const { minX, minY, maxX, maxY } = piecesBox(pieces)
+		expect(Math.min(minX, minY, BED.width - maxX, BED.height - maxY)).toBeGreaterThanOrEqual(2)
 		for (const [n, a] of pieces.entries())
 			for (const b of pieces.slice(n + 1)) expect(shared(a, b)).toBeLessThan(0.01)
 	})

@@ -35,7 +35,9 @@ const CELL_MM = 1.5
  * @param pieces in mm
  */
 export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested {
-	const size = { columns: Math.floor(bed.width / CELL_MM), rows: Math.floor(bed.height / CELL_MM) }
+	// Half a gap goes with each piece: the other half is kept free along the edge.
+	const free = (side: number) => Math.floor((side - o.gap) / CELL_MM)
+	const size = { columns: free(bed.width), rows: free(bed.height) }
 	const taken = Array.from({ length: size.rows }, () => new Uint8Array(size.columns))
 	const shapes = pieces
 		.flatMap((piece) => Array.from({ length: o.copies }, (_, copy) => ({ piece, copy })))
@@ -57,7 +59,7 @@ export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested
 		}
 		mark(best.shape, best, taken)
 		covered += best.shape.area
-		laid.push(onBed(piece, copy, best.shape.map, best, bed))
+		laid.push(onBed(piece, copy, best.shape.map, best, bed, o.gap / 2))
 	}
 	const highest = taken.findLastIndex((row) => row.some(Boolean)) + 1
 	const strip = highest * CELL_MM * bed.width
@@ -192,11 +194,12 @@ function onBed(
 	map: Affine,
 	{ x, y }: { readonly x: number; readonly y: number },
 	bed: Bed,
+	edge: number,
 ): Piece {
 	// From the bed's lower left, y up, to its upper left, y down.
 	const place = composeAffine(
 		[1, 0, 0, -1, 0, bed.height],
-		composeAffine([1, 0, 0, 1, x * CELL_MM, y * CELL_MM], map),
+		composeAffine([1, 0, 0, 1, edge + x * CELL_MM, edge + y * CELL_MM], map),
 	)
 	return {
 		...piece,

@@ -2,6 +2,8 @@ import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 
+import { EXPORT_PARTS } from './parts'
+
 /** What is sent out. */
 export const exportPass: PassDef = {
 	id: 'export',
@@ -11,7 +13,7 @@ export const exportPass: PassDef = {
 	tools: [nodesTool],
 	shows: () => 'artwork',
 	hidesPhoto: true,
-	parts: [{ id: 'svg', name: 'Save as SVG', says: 'The artwork, or the sheet with its photos' }],
+	parts: EXPORT_PARTS,
 	figure: () => null,
 	Card: lazy(() => import('./ExportCard').then((m) => ({ default: m.ExportCard }))),
 }

@@ -1,0 +1,250 @@
+'use client'
+
+import ContentCopyRounded from '@mui/icons-material/ContentCopyRounded'
+import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined'
+import IosShareRounded from '@mui/icons-material/IosShareRounded'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { exportSummary, FORMATS, formatSvg, type Sheet } from '@/core'
+import { told, useAnswer } from '@/editor/workbench/useAnswer'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { Facts } from '@/kit/Facts'
+import { Notice } from '@/kit/Notice'
+import { SwitchRow } from '@/kit/SwitchRow'
+import { showSnack } from '@/kit/snackbar'
+import { WordChoice } from '@/kit/WordChoice'
+import { fileStem, saveFile } from '@/store/files'
+import { chosenPieces } from '@/store/selection'
+import { counted } from '../counted'
+import { exportSlice, inFormat } from './exportSlice'
+import { OutSize } from './OutSize'
+import { type ExportWish, firstPage, inOneFile, type OutFile, outFiles } from './outFiles'
+
+/** A wish must stand for so long before its files are made, to say how large they are, ms. */
+const PAUSE_MS = 250
+
+export function FileSection() {
+	const { slices } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const selection = useOpenSheet((state) => state.selection)
+	const chosen = useMemo(() => chosenPieces(selection), [selection])
+	const wish = useSlice(exportSlice, (state) => state)
+	const set = (change: Partial<ExportWish>) => slices.of(exportSlice).setState(change)
+	const what = wish.what === 'chosen' && chosen.size === 0 ? 'all' : wish.what
+	const meant = useMemo(() => ({ ...wish, what }) as const, [wish, what])
+	const ask = useCallback(() => outFiles(sheet, chosen, meant), [sheet, chosen, meant])
+	const files = useAnswer(ask, PAUSE_MS)
+	const page = useMemo(() => firstPage(sheet, chosen, meant), [sheet, chosen, meant])
+	const { pieces, openings, nodes, openOutlines } = useMemo(
+		() => exportSummary(page ?? { ...sheet, pieces: [] }),
+		[page, sheet],
+	)
+	const { format } = wish
+	return (
+		<>
+			<WordChoice
+				label="What"
+				value={what}
+				words={[
+					['all', 'All that shows'],
+					...(chosen.size > 0
+						? [['chosen', `${counted(chosen.size, 'chosen piece', 'chosen pieces')}`] as const]
+						: []),
+					['each', 'A file for each piece'],
+				]}
+				onChange={(next) => set({ what: next })}
+			/>
+			<WordChoice
+				label="Format"
+				value={format.id}
+				words={FORMATS.map(({ id, name }) => [id, name] as const)}
+				onChange={(id) => slices.of(exportSlice).setState(inFormat(wish, id), true)}
+			/>
+			{format.options.map(({ id, name, choices, start }) => (
+				<TextField
+					key={id}
+					select
+					size="small"
+					label={name}
+					value={wish.settings[id] ?? start}
+					onChange={(event) =>
+						set({ settings: { ...wish.settings, [id]: Number(event.target.value) } })
+					}
+				>
+					{choices.map(({ value, says }) => (
+						<MenuItem key={value} value={value}>
+							{says}
+						</MenuItem>
+					))}
+				</TextField>
+			))}
+			{!format.pixels?.sizes && (
+				<>
+					<SwitchRow
+						label="Cut the page to the artwork"
+						checked={wish.page === 'artwork'}
+						onChange={(on) => set({ page: on ? 'artwork' : 'sheet' })}
+					/>
+					{page && <OutSize page={page} wish={wish} onChange={set} />}
+					{!format.pixels && wish.width !== undefined && (
+						<SwitchRow
+							label="Strokes grow with it"
+							checked={wish.strokes === 'scale'}
+							onChange={(on) => set({ strokes: on ? 'scale' : 'stay' })}
+						/>
+					)}
+				</>
+			)}
+			{page && <Preview page={page} />}
+			<Facts
+				facts={[
+					['Pieces', String(pieces)],
+					['Openings', String(openings)],
+					['Nodes', String(nodes)],
+					[
+						files && files.length > 1 ? `${files.length} files` : 'File',
+						files ? sizeOf(files) : '…',
+					],
+				]}
+			/>
+			{openOutlines > 0 && (
+				<Notice severity="warning">
+					{openOutlines === 1
+						? 'One outline is open and goes'
+						: `${openOutlines} outlines are open and go`}{' '}
+					out as a line, not as a filled shape.
+				</Notice>
+			)}
+			<SendButtons sheet={sheet} ask={ask} wish={meant} disabled={pieces === 0} />
+			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				{pieces === 0 ? 'There is nothing to export yet.' : format.says}
+			</Typography>
+		</>
+	)
+}
+
+function SendButtons({
+	sheet,
+	ask,
+	wish: { format },
+	disabled,
+}: {
+	sheet: Sheet
+	ask: () => Promise<OutFile[]>
+	wish: ExportWish
+	disabled: boolean
+}) {
+	const [busy, setBusy] = useState(false)
+	const withFile = async (use: (file: OutFile) => Promise<void>) => {
+		setBusy(true)
+		await told(
+			ask()
+				.then((files) => inOneFile(files, fileStem(sheet.name)))
+				.then((file) => file && use(file)),
+		)
+		setBusy(false)
+	}
+	const save = () =>
+		withFile(async ({ name, blob }) => {
+			if (await saveFile([blob], name, blob.type)) showSnack(`Exported as ${name}.`)
+		})
+	const copy = () =>
+		withFile(async ({ blob }) => {
+			await (format.isText
+				? navigator.clipboard.writeText(await blob.text())
+				: navigator.clipboard.write([new ClipboardItem({ [blob.type]: blob })]))
+			showSnack(`${format.name} is on the clipboard.`)
+		})
+	const share = () =>
+		withFile(async ({ name, blob }) => {
+			const files = [new File([blob], name, { type: blob.type })]
+			if (navigator.canShare?.({ files })) await navigator.share({ files, title: sheet.name })
+			else
+				showSnack(
+					`This browser does not share ${format.name} files: save it, and send it from there.`,
+				)
+		})
+	const copies = format.isText || (format.pixels?.type === 'image/png' && !format.pixels.sizes)
+	return (
+		<Box sx={{ display: 'grid', gap: 0.75 }}>
+			<Button
+				variant="contained"
+				size="medium"
+				disabled={disabled || busy}
+				startIcon={<FileDownloadOutlined />}
+				onClick={() => void save()}
+			>
+				Save as {format.name}
+			</Button>
+			<Box sx={{ display: 'flex', gap: 0.75 }}>
+				{copies && (
+					<Button
+						fullWidth
+						variant="outlined"
+						disabled={disabled || busy}
+						startIcon={<ContentCopyRounded />}
+						onClick={() => void copy()}
+					>
+						Copy
+					</Button>
+				)}
+				{'share' in navigator && (
+					<Button
+						fullWidth
+						variant="outlined"
+						disabled={disabled || busy}
+						startIcon={<IosShareRounded />}
+						onClick={() => void share()}
+					>
+						Share
+					</Button>
+				)}
+			</Box>
+		</Box>
+	)
+}
+
+/** What the page that goes out looks like. */
+function Preview({ page }: { page: Sheet }) {
+	const [url, setUrl] = useState<string | null>(null)
+	useEffect(() => {
+		const made = URL.createObjectURL(
+			new Blob([formatSvg(page, { digits: 1 })], { type: 'image/svg+xml' }),
+		)
+		setUrl(made)
+		return () => URL.revokeObjectURL(made)
+	}, [page])
+	return (
+		<Box
+			sx={{
+				height: 132,
+				border: 1,
+				borderColor: 'divider',
+				borderRadius: 1,
+				p: 0.5,
+				// One sees through to a ground that is neither paper nor ink.
+				bgcolor: '#fff',
+				backgroundImage: 'repeating-conic-gradient(#e4e0d6 0 25%, transparent 0 50%)',
+				backgroundSize: '12px 12px',
+			}}
+		>
+			{url && (
+				<Box
+					component="img"
+					src={url}
+					alt="The page that goes out"
+					sx={{ width: '100%', height: '100%', objectFit: 'contain', display: 'block' }}
+				/>
+			)}
+		</Box>
+	)
+}
+
+function sizeOf(files: readonly OutFile[]): string {
+	const bytes = files.reduce((sum, { blob }) => sum + blob.size, 0)
+	return bytes < 1e6 ? `${(bytes / 1000).toFixed(1)} kB` : `${(bytes / 1e6).toFixed(1)} MB`
+}

@@ -1,0 +1,10 @@
+export const EXPORT_PARTS = [
+	{ id: 'file', name: 'File', says: 'The artwork as SVG, PDF, EPS, DXF, PNG, JPEG, WebP or icons' },
+	{
+		id: 'table',
+		name: 'Cutting table',
+		says: 'Cut the artwork on the workshop’s table, or save its G-code',
+	},
+] as const
+
+export type ExportPart = (typeof EXPORT_PARTS)[number]['id']
