@@ -6,6 +6,14 @@ export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour
 export { type FittedGradient, photoGradient } from './photo/colour/photoGradient'
 export { type ColourMove, type SnappedColours, snapColours } from './photo/colour/snapColours'
 export { type ToneOptions, type ToneRegion, toneRegions } from './photo/colour/toneRegions'
+export {
+	type Backdrop,
+	type CutOutOptions,
+	cutOut,
+	laidOn,
+	maskOf,
+	type Shadow,
+} from './photo/cutOut/cutOut'
 export { type BendOptions, type BentToEdges, bendToEdges } from './photo/edge/bendToEdges'
 export { drawEdges } from './photo/edge/drawEdges'
 export { type EdgeProfile, edgeDeviation } from './photo/edge/edgeDeviation'

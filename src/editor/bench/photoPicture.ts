@@ -34,10 +34,11 @@ export function pictureUnder(
 	return photo ? pictureOf(photo, slices) : null
 }
 
-export function pictureOf(photo: PlacedPhoto, slices: Slices): PhotoPicture | null {
+/** @param most of its pixels; the photo's own where there is no bound */
+export function pictureOf(photo: PlacedPhoto, slices: Slices, most = MOST_PX): PhotoPicture | null {
 	const { pyramids } = slices.of(darkroomSlice).getState()
 	const levels = pyramids.get(photo.blob)?.levels
-	const level = levels?.find(({ width, height }) => width * height <= MOST_PX) ?? levels?.at(-1)
+	const level = levels?.find(({ width, height }) => width * height <= most) ?? levels?.at(-1)
 	const back = invertAffine(photo.place)
 	if (!level || !back) return null
 	const [across, down] = [level.width / photo.width, level.height / photo.height]

@@ -9,6 +9,7 @@ import { EXPORT_PARTS, type ExportPart } from './parts'
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<ExportPart, ComponentType>> = {
 	file: FileSection,
+	'cut-out': lazy(() => import('./CutOutSection').then((m) => ({ default: m.CutOutSection }))),
 	table: lazy(() => import('./TableSection').then((m) => ({ default: m.TableSection }))),
 }
 const SECTIONS = EXPORT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))

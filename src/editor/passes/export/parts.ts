@@ -5,6 +5,11 @@ export const EXPORT_PARTS = [
 		name: 'Cutting table',
 		says: 'Cut the artwork on the workshop’s table, or save its G-code',
 	},
+	{
+		id: 'cut-out',
+		name: 'Cut-out of the photo',
+		says: 'The photo clipped by the pieces, with a backdrop and a shadow; its mask',
+	},
 ] as const
 
 export type ExportPart = (typeof EXPORT_PARTS)[number]['id']
