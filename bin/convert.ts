@@ -1,7 +1,9 @@
-import { basename, join } from 'node:path'
-import { addPieces, formatSvg, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
+import { existsSync } from 'node:fs'
+import { basename, extname, join } from 'node:path'
+import { addPieces, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
 import { numberWithin, readDrawing, sheetOf } from './drawings'
 import { isFolder, makeFolder, say, writeText } from './files'
+import { contentFor, OUT_EXTENSIONS, type OutWish, sizeSaid } from './outFormats'
 import { parsedArgs, UsageError } from './usage'
 
 interface Converted {
@@ -15,13 +17,13 @@ interface Converted {
 	readonly error?: string
 }
 
-/** `convert IN.svg…`: drawings as they come in, written again; one that fails stops no other. */
+/** `convert IN…`: drawings as they come in, written again in any format; one that fails stops no other. */
 export async function convertCommand(args: string[]): Promise<void> {
-	const { inputs, outputOf, folder, digits, json } = understood(args)
+	const { inputs, outputOf, folder, wish, json } = understood(args)
 	const done: Converted[] = []
 	if (folder !== undefined) await makeFolder(folder)
 	for (const input of inputs) {
-		const converted = await convert(input, outputOf(input), digits)
+		const converted = await convert(input, outputOf(input), wish)
 		done.push(converted)
 		if (!json) report(converted)
 	}
@@ -39,16 +41,13 @@ export async function convertCommand(args: string[]): Promise<void> {
 async function convert(
 	input: string,
 	output: string | undefined,
-	digits: number,
+	wish: OutWish,
 ): Promise<Converted> {
 	try {
 		const drawing = await readDrawing(input)
 		const outlines = drawing.pieces.flatMap(({ contours }) => contours)
-		if (output !== undefined)
-			await writeText(
-				output,
-				formatSvg(addPieces(sheetOf(drawing, []), drawing.pieces, drawing.groups), { digits }),
-			)
+		const sheet = addPieces(sheetOf(drawing, []), drawing.pieces, drawing.groups)
+		if (output !== undefined) await writeText(output, await contentFor(output, sheet, wish))
 		return {
 			input,
 			...(output !== undefined && { output }),
@@ -72,15 +71,16 @@ interface Understood {
 	readonly outputOf: (input: string) => string | undefined
 	/** Made where it is not there yet. */
 	readonly folder: string | undefined
-	readonly digits: number
+	readonly wish: OutWish
 	readonly json: boolean
 }
 
 function understood(args: string[]): Understood {
-	const { values, positionals: inputs } = parsedArgs(args, OPTIONS)
-	if (inputs.length === 0) throw new UsageError('Name the drawings to convert.')
+	const { values, positionals } = parsedArgs(args, OPTIONS)
 	const json = values.json ?? false
-	const output = values.output ?? (json ? undefined : '-')
+	const { inputs, named } = apart(positionals, values.output)
+	if (inputs.length === 0) throw new UsageError('Name the drawings to convert.')
+	const output = named ?? (json ? undefined : '-')
 	if (json && output === '-')
 		throw new UsageError('The drawing and the summary cannot both go to standard output.')
 	if (inputs.filter((input) => input === '-').length > 1)
@@ -93,7 +93,34 @@ function understood(args: string[]): Understood {
 	})
 	if (!Number.isInteger(digits)) throw new UsageError('A precision is a whole number of decimals.')
 	const folder = output !== undefined && output !== '-' && isFolder(output) ? output : undefined
-	return { inputs, outputOf: outputs(inputs, output), folder, digits, json }
+	const size = sizeSaid(values.size)
+	const wish: OutWish = {
+		digits,
+		...(values.tolerance !== undefined && {
+			tolerance: numberWithin(values.tolerance, {
+				least: 0.001,
+				most: 10,
+				otherwise: 0.02,
+				what: 'A tolerance is a number of mm',
+			}),
+		}),
+		...(size && { size }),
+	}
+	return { inputs, outputOf: outputs(inputs, output), folder, wish, json }
+}
+
+/**
+ * The drawings, and where they go. Of two names alone the second is where the first goes, where it is a
+ * kind that is only written, or nothing lies there that could be meant to be read.
+ */
+function apart(positionals: readonly string[], said: string | undefined) {
+	const [input, output, more] = positionals
+	const free = input !== undefined && output !== undefined && more === undefined && !said
+	if (!free || output === '-') return { inputs: positionals, named: said }
+	const extension = extname(output).toLowerCase()
+	const isRead = ['.svg', '.svgz', '.dxf'].includes(extension)
+	const meant = OUT_EXTENSIONS.includes(extension) && !(isRead && existsSync(output))
+	return meant ? { inputs: [input], named: output } : { inputs: positionals, named: said }
 }
 
 /** Where each drawing goes: to the one file that is named, or into a folder under its own name. */
@@ -112,11 +139,13 @@ function outputs(inputs: readonly string[], output: string | undefined) {
 }
 
 function nameOf(input: string): string {
-	return input === '-' ? 'drawing.svg' : basename(input).replace(/(\.svgz?)?$/i, '.svg')
+	return input === '-' ? 'drawing.svg' : basename(input).replace(/(\.(svgz?|dxf))?$/i, '.svg')
 }
 
 const OPTIONS = {
 	output: { type: 'string', short: 'o' },
 	precision: { type: 'string' },
+	size: { type: 'string' },
+	tolerance: { type: 'string' },
 	json: { type: 'boolean' },
 } as const

@@ -1,4 +1,4 @@
-import { decodeSvg, readSvg, type SvgDrawing } from '../src/core/drawings'
+import { decodeSvg, isDxf, readDxf, readSvg, type SvgDrawing } from '../src/core/drawings'
 import { emptySheet, type Piece, type Sheet, saysLeftOut } from '../src/core/index'
 import { readBytes } from './files'
 import { UsageError } from './usage'
@@ -13,7 +13,10 @@ export async function drawingFrom(
 	bytes: Uint8Array<ArrayBuffer>,
 	name: string,
 ): Promise<SvgDrawing> {
-	const drawing = await readable(name, async () => readSvg(await decodeSvg(bytes)))
+	const drawing = await readable(name, async () => {
+		const text = await decodeSvg(bytes)
+		return isDxf(text) ? readDxf(text) : readSvg(text)
+	})
 	if (drawing.pieces.length === 0)
 		throw new Error(`${name} holds no paths or shapes.${leftOut(drawing)}`)
 	return drawing

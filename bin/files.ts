@@ -27,7 +27,7 @@ export async function readBytes(path: string): Promise<Uint8Array<ArrayBuffer>> 
  * Writes a file whole or not at all; “-” is standard output. Links are followed, modes kept; what is
  * no file of its own, such as a device or a pipe, is written to as it is.
  */
-export async function writeText(path: string, content: string): Promise<void> {
+export async function writeText(path: string, content: string | Uint8Array): Promise<void> {
 	if (path === '-') return say(content)
 	try {
 		const target = await realpath(path).catch(() => path)
@@ -39,7 +39,7 @@ export async function writeText(path: string, content: string): Promise<void> {
 	}
 }
 
-async function writeThrough(target: string, content: string): Promise<void> {
+async function writeThrough(target: string, content: string | Uint8Array): Promise<void> {
 	const file = await open(target, 'w')
 	try {
 		await file.writeFile(content)
@@ -51,7 +51,11 @@ async function writeThrough(target: string, content: string): Promise<void> {
 /** Files beside their targets that are not done yet: a signal takes them away. */
 const unfinished = new Set<string>()
 
-async function replace(target: string, content: string, mode: number | undefined): Promise<void> {
+async function replace(
+	target: string,
+	content: string | Uint8Array,
+	mode: number | undefined,
+): Promise<void> {
 	const beside = `${target}.${process.pid}-${randomBytes(3).toString('hex')}.part`
 	unfinished.add(beside)
 	try {
@@ -80,7 +84,7 @@ export function cleanUpOnSignals(): void {
 }
 
 /** Writes to standard output; see `skiagram.mjs` for a reader that has had enough. */
-export function say(content: string): void {
+export function say(content: string | Uint8Array): void {
 	process.stdout.write(content)
 }
 

@@ -7,13 +7,22 @@ type Command = (args: string[]) => Promise<void>
 const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
 	combine: () => import('./combine').then((m) => m.combineCommand),
 	convert: () => import('./convert').then((m) => m.convertCommand),
+	'cut-out': () => import('./cutOut').then((m) => m.cutOutCommand),
 	measure: () => import('./measure').then((m) => m.measureCommand),
 	thin: () => import('./thin').then((m) => m.thinCommand),
 	trace: () => import('./trace').then((m) => m.traceCommand),
 }
 
-const HELP = `skiagram convert IN.svg… [-o OUT.svg|FOLDER/] [--precision DECIMALS] [--json]
-    Writes drawings again as they come in; several go into a folder.
+const HELP = `skiagram convert IN.(svg|dxf) OUT.(svg|pdf|eps|dxf|png|jpg|webp|nc)
+        [--size WIDTH] [--tolerance MM] [--precision DECIMALS] [--json]
+skiagram convert IN.svg… [-o OUT|FOLDER/] …
+    Writes drawings again as they come in, by the file's ending; several go into a
+    folder, as SVG. WIDTH is 120mm, 12cm, 5in or, of pictures, 800px; MM is how far
+    arcs may leave curves in DXF and in G-code (.nc) for the cutting table.
+
+skiagram cut-out PHOTO OUTLINE.svg OUT.(png|webp) [--allowance PX] [--feather PX]
+        [--backdrop #RRGGBB] [--mask] [--json]
+    What outlines fill of a photo, the rest seen through; its edge colours are cleaned.
 
 skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]
     Takes the needless nodes out of every outline; none moves further than PX (0.8).

@@ -1,4 +1,6 @@
 /** The core's second face, loaded when a drawing is read: its parsers would weigh on every first load. */
 
+export { DxfSyntaxError, isDxf } from './formats/dxf/groups'
+export { readDxf } from './formats/dxf/readDxf'
 export { decodeSvg } from './formats/svg/decodeSvg'
 export { readSvg, type SvgDrawing } from './formats/svg/readSvg'

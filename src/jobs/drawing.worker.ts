@@ -7,7 +7,14 @@ import {
 	packContours,
 	SvgSyntaxError,
 } from '@/core'
-import { decodeSvg, readSvg, type SvgDrawing } from '@/core/drawings'
+import {
+	DxfSyntaxError,
+	decodeSvg,
+	isDxf,
+	readDxf,
+	readSvg,
+	type SvgDrawing,
+} from '@/core/drawings'
 
 /** A part of a drawing that was read: some outlines of one piece, and what else holds of the piece. */
 export interface DrawingPart {
@@ -37,7 +44,7 @@ const endpoint = {
 	): Promise<DrawingRead> => {
 		try {
 			const text = await decodeSvg(new Uint8Array(await file.arrayBuffer()))
-			const { pieces, ...rest } = readSvg(text)
+			const { pieces, ...rest } = isDxf(text) ? readDxf(text) : readSvg(text)
 			const handed = [...inParts(pieces)].map(({ parts, share }) => {
 				const buffers = parts.flatMap(({ contours }) => buffersOf(contours))
 				return hand(transfer(parts, buffers), share)
@@ -45,7 +52,8 @@ const endpoint = {
 			await Promise.all(handed)
 			return { ok: true, ...rest }
 		} catch (error) {
-			if (error instanceof SvgSyntaxError || error instanceof PathSyntaxError)
+			const told = [SvgSyntaxError, PathSyntaxError, DxfSyntaxError]
+			if (error instanceof Error && told.some((kind) => error instanceof kind))
 				return { ok: false, problem: error.message }
 			throw error
 		}

@@ -6,9 +6,9 @@ export const PICTURES = {
 }
 
 export const DRAWINGS = {
-	description: 'SVG drawings',
-	mimeTypes: ['image/svg+xml'],
-	extensions: ['.svg', '.svgz'],
+	description: 'SVG and DXF drawings',
+	mimeTypes: ['image/svg+xml', 'image/vnd.dxf'],
+	extensions: ['.svg', '.svgz', '.dxf'],
 }
 
 export const STORED_SHEETS = {

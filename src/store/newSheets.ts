@@ -136,5 +136,5 @@ export function nameOfFile(file: string): string {
 }
 
 export function isDrawing(file: File): boolean {
-	return file.type === 'image/svg+xml' || /\.svgz?$/i.test(file.name)
+	return file.type === 'image/svg+xml' || /\.(svgz?|dxf)$/i.test(file.name)
 }

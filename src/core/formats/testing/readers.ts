@@ -24,6 +24,8 @@ export async function seenPdf(bytes: Uint8Array, width: number, height: number):
 			String(width),
 			'-scale-to-y',
 			String(height),
+			// It rounds pages up to whole points, and draws a column more.
+			...['-x', '0', '-y', '0', '-W', String(width), '-H', String(height)],
 			file,
 			out.replace(/\.png$/, ''),
 		],

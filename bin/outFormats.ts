@@ -1,0 +1,114 @@
+import { extname } from 'node:path'
+import sharp from 'sharp'
+import {
+	cuttingJob,
+	FIRST_CUT,
+	formatGcode,
+	nest,
+	refusals,
+	saysRefusal,
+	WORKSHOP_BED,
+} from '../src/core/cutting'
+import {
+	FORMATS,
+	formatSvg,
+	mmPerPx,
+	outgoing,
+	type Sheet,
+	transformContour,
+} from '../src/core/index'
+import { UsageError } from './usage'
+
+/** How a drawing is written. */
+export interface OutWish {
+	/** Decimals of a px, of SVG. */
+	readonly digits: number
+	/** How far arcs may leave curves, mm; exact splines where absent. */
+	readonly tolerance?: number
+	/** How wide it is to be: mm, or px of a picture. */
+	readonly size?: { readonly mm: number } | { readonly px: number }
+}
+
+const PICTURES: Readonly<Record<string, 'png' | 'jpeg' | 'webp'>> = {
+	'.png': 'png',
+	'.jpg': 'jpeg',
+	'.jpeg': 'jpeg',
+	'.webp': 'webp',
+}
+
+/** The endings of files that drawings can be written to. */
+export const OUT_EXTENSIONS: readonly string[] = [
+	'.svg',
+	'.pdf',
+	'.eps',
+	'.dxf',
+	'.nc',
+	...Object.keys(PICTURES),
+]
+
+/** A sheet as the contents of a file, by the file's ending; SVG where it has none. */
+export async function contentFor(
+	path: string,
+	sheet: Sheet,
+	wish: OutWish,
+): Promise<string | Uint8Array> {
+	// What has no ending, such as a device, takes a drawing as it came.
+	const extension = extname(path).toLowerCase() || '.svg'
+	const picture = PICTURES[extension]
+	const page = pageOf(sheet, wish)
+	if (picture) return pictureOf(page, picture, wish)
+	if (extension === '.nc') return programOf(page, wish)
+	if (extension === '.svg') return formatSvg(page, { digits: wish.digits })
+	const format = FORMATS.find((one) => one.extension === extension && !one.pixels)
+	if (!format)
+		throw new UsageError(`Files end in ${OUT_EXTENSIONS.join(', ')}, not in “${extension}”.`)
+	const parts = await format.write(page, { curves: wish.tolerance ?? 0 })
+	return Buffer.concat(parts.map((part) => Buffer.from(part)))
+}
+
+function pageOf(sheet: Sheet, { size }: OutWish): Sheet {
+	const widthMm = size && 'mm' in size ? { widthMm: size.mm } : {}
+	return outgoing(sheet, { page: 'sheet', strokes: 'scale', ...widthMm }) ?? sheet
+}
+
+async function pictureOf(
+	page: Sheet,
+	type: 'png' | 'jpeg' | 'webp',
+	{ size }: OutWish,
+): Promise<Uint8Array> {
+	const width = Math.round(size && 'px' in size ? size.px : page.width)
+	const height = Math.max(1, Math.round((width * page.height) / page.width))
+	const svg = formatSvg(page).replace(
+		/(<svg[^>]*?) width="[^"]*" height="[^"]*"/,
+		`$1 width="${width}px" height="${height}px"`,
+	)
+	const drawn = sharp(Buffer.from(svg))
+	return (type === 'jpeg' ? drawn.flatten({ background: '#ffffff' }) : drawn)
+		.toFormat(type)
+		.toBuffer()
+}
+
+/** The program that cuts a sheet out on the workshop's table. @throws where it cannot be cut, with why */
+function programOf(page: Sheet, { tolerance = FIRST_CUT.tolerance }: OutWish): string {
+	const mm = mmPerPx(page)
+	const pieces = page.pieces.map((piece) => ({
+		...piece,
+		contours: piece.contours.map((contour) => transformContour(contour, [mm, 0, 0, mm, 0, 0])),
+	}))
+	const gap = FIRST_CUT.lead + WORKSHOP_BED.kerf
+	const { pieces: laid, left } = nest(pieces, WORKSHOP_BED, { copies: 1, gap, turns: true })
+	if (left > 0) throw new Error(`${left} of its pieces find no room on the bed.`)
+	const [refused] = refusals(laid, WORKSHOP_BED)
+	if (refused) throw new Error(saysRefusal(refused))
+	return formatGcode(cuttingJob(laid, WORKSHOP_BED, { ...FIRST_CUT, tolerance }), page.name)
+}
+
+/** A width as it is said: `120mm`, `12cm`, `5in`, `800px`. @throws {UsageError} */
+export function sizeSaid(said: string | undefined): OutWish['size'] {
+	if (said === undefined) return undefined
+	const [, number = '', unit = ''] = /^(\d*\.?\d+)(mm|cm|in|px)$/.exec(said) ?? []
+	const value = Number(number)
+	if (!(value > 0))
+		throw new UsageError(`A size is a width with its unit, such as 120mm or 800px, not “${said}”.`)
+	return unit === 'px' ? { px: value } : { mm: value * { mm: 1, cm: 10, in: 25.4 }[unit as 'mm'] }
+}
