@@ -25,6 +25,7 @@ test.beforeEach(async ({ page, bench }) => {
 })
 
 test('one key goes out in every format, and other programs find it as it was drawn', async ({
+	bench,
 	page,
 }) => {
 	const card = page.getByRole('region', { name: 'Export pass' })
@@ -88,6 +89,21 @@ test('one key goes out in every format, and other programs find it as it was dra
 		expect(Object.keys(icons)).toHaveLength(8)
 		const { width, height } = await sharp(Buffer.from(icons['key-48.png'] ?? [])).metadata()
 		expect([width, height]).toEqual([48, 48])
+	})
+
+	await test.step('the sheet itself, opened again', async () => {
+		await choose('SVG with everything')
+		const { name, bytes } = await saved('SVG with everything')
+		expect(name).toBe('key.sheet.svg')
+		const address = page.url()
+		await page.goto('/')
+		const choosing = page.waitForEvent('filechooser')
+		await page.getByRole('button', { name: 'Choose a photo' }).click()
+		await (await choosing).setFiles({ name, mimeType: 'image/svg+xml', buffer: bytes })
+		await page.waitForURL(/\/sheet\//)
+		expect(page.url()).not.toBe(address)
+		await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('23 nodes')
+		await bench.pass('Export')
 	})
 
 	await test.step('SVG on the clipboard', async () => {

@@ -58,6 +58,8 @@ export async function sheetFromDrawing(
 	name: string,
 	watch?: Watch,
 ): Promise<{ sheet: Sheet; skipped: readonly LeftOut[] }> {
+	const ours = await sheetFromOurs(library, file)
+	if (ours) return { sheet: ours, skipped: [] }
 	const drawing = await takeInDrawing(file, watch)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
@@ -65,6 +67,40 @@ export async function sheetFromDrawing(
 	const sheet = addPieces(setUnit(empty, unit), drawing.pieces, drawing.groups)
 	await library.save(sheet)
 	return { sheet, skipped: drawing.skipped }
+}
+
+/** A file of ours is looked for in so much of it: its metadata stands at its beginning. */
+const HEAD_BYTES = 4000
+
+/** The sheet that a file of ours holds, under an id of its own, with the photos in it; `null` for others. */
+async function sheetFromOurs(library: Library, file: Blob): Promise<Sheet | null> {
+	if (!(await file.slice(0, HEAD_BYTES).text()).includes('urn:skiagram:sheet')) return null
+	const { readSheetFile } = await import('@/core/drawings')
+	const text = await file.text()
+	// Metadata that somebody spoilt leaves a drawing that can be read.
+	const read = (() => {
+		try {
+			return readSheetFile(text)
+		} catch {
+			return null
+		}
+	})()
+	if (!read) return null
+	const stored = new Map<string, string>()
+	for (const { blob, type, bytes } of read.photos) {
+		const picture = await storedPicture(library, new Blob([new Uint8Array(bytes)], { type }), '')
+		stored.set(blob, picture.blob)
+	}
+	const sheet = {
+		...read.sheet,
+		id: newId(),
+		photos: read.sheet.photos.map((photo) => ({
+			...photo,
+			blob: stored.get(photo.blob) ?? photo.blob,
+		})),
+	}
+	await library.save(sheet)
+	return sheet
 }
 
 /**

@@ -36,6 +36,8 @@ export interface Format {
 	readonly options: readonly FormatOption[]
 	/** Of pictures: `write` gives the SVG that they are drawn from. */
 	readonly pixels?: PixelKind
+	/** The whole sheet goes out, with its photos. */
+	readonly whole?: boolean
 	/** Text that can also be laid on the clipboard. */
 	readonly isText?: boolean
 	/** The file's contents. */

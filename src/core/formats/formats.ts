@@ -25,6 +25,27 @@ export const svgFormat = {
 	write: (sheet: Sheet, { digits = 3 }: FormatSettings) => [formatSvg(sheet, { digits })],
 } satisfies Format
 
+const sheetFile: Format = {
+	id: 'sheet',
+	name: 'SVG with everything',
+	extension: '.svg',
+	mimeType: 'image/svg+xml',
+	says: 'The sheet itself: what other programs open as a drawing over its photo, and what opens here again with all that is on it.',
+	whole: true,
+	options: [
+		{
+			id: 'photos',
+			name: 'Photos',
+			start: 1,
+			choices: [
+				{ value: 1, says: 'In the file' },
+				{ value: 0, says: 'Left out' },
+			],
+		},
+	],
+	write: async (sheet) => [(await import('./svg/sheetFile')).formatSheetFile(sheet, [])],
+}
+
 const pdf: Format = {
 	id: 'pdf',
 	name: 'PDF',
@@ -109,6 +130,7 @@ const QUALITY: FormatOption = {
 /** The formats that artwork goes out in; the first is offered first. */
 export const FORMATS: readonly Format[] = [
 	svgFormat,
+	sheetFile,
 	pdf,
 	eps,
 	dxf,

@@ -28,7 +28,7 @@ import { type ExportWish, firstPage, inOneFile, type OutFile, outFiles } from '.
 const PAUSE_MS = 250
 
 export function FileSection() {
-	const { slices } = useWorkbench()
+	const { slices, library } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const selection = useOpenSheet((state) => state.selection)
 	const chosen = useMemo(() => chosenPieces(selection), [selection])
@@ -36,7 +36,10 @@ export function FileSection() {
 	const set = (change: Partial<ExportWish>) => slices.of(exportSlice).setState(change)
 	const what = wish.what === 'chosen' && chosen.size === 0 ? 'all' : wish.what
 	const meant = useMemo(() => ({ ...wish, what }) as const, [wish, what])
-	const ask = useCallback(() => outFiles(sheet, chosen, meant), [sheet, chosen, meant])
+	const ask = useCallback(
+		() => outFiles(sheet, chosen, meant, async (blob) => (await library.photo(blob))?.blob),
+		[sheet, chosen, meant, library],
+	)
 	const files = useAnswer(ask, PAUSE_MS)
 	const page = useMemo(() => firstPage(sheet, chosen, meant), [sheet, chosen, meant])
 	const { pieces, openings, nodes, openOutlines } = useMemo(
@@ -46,18 +49,20 @@ export function FileSection() {
 	const { format } = wish
 	return (
 		<>
-			<WordChoice
-				label="What"
-				value={what}
-				words={[
-					['all', 'All that shows'],
-					...(chosen.size > 0
-						? [['chosen', `${counted(chosen.size, 'chosen piece', 'chosen pieces')}`] as const]
-						: []),
-					['each', 'A file for each piece'],
-				]}
-				onChange={(next) => set({ what: next })}
-			/>
+			{!wish.format.whole && (
+				<WordChoice
+					label="What"
+					value={what}
+					words={[
+						['all', 'All that shows'],
+						...(chosen.size > 0
+							? [['chosen', `${counted(chosen.size, 'chosen piece', 'chosen pieces')}`] as const]
+							: []),
+						['each', 'A file for each piece'],
+					]}
+					onChange={(next) => set({ what: next })}
+				/>
+			)}
 			<WordChoice
 				label="Format"
 				value={format.id}
@@ -82,7 +87,7 @@ export function FileSection() {
 					))}
 				</TextField>
 			))}
-			{!format.pixels?.sizes && (
+			{!format.pixels?.sizes && !format.whole && (
 				<>
 					<SwitchRow
 						label="Cut the page to the artwork"

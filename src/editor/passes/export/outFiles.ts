@@ -29,13 +29,16 @@ export interface OutFile {
 
 /**
  * The files that a wish asks for; none where nothing would be in them.
+ * @param photoOf a photo's file, by the id that the sheet names it by
  * @throws {PictureNotDrawn} where a picture is larger than can be drawn
  */
 export async function outFiles(
 	sheet: Sheet,
 	chosen: ReadonlySet<string>,
 	wish: ExportWish,
+	photoOf: (blob: string) => Promise<Blob | undefined>,
 ): Promise<OutFile[]> {
+	if (wish.format.whole) return [await sheetFile(sheet, wish, photoOf)]
 	const files: OutFile[] = []
 	for (const { stem, page } of pagesOf(sheet, chosen, wish)) {
 		const { sizes } = wish.format.pixels ?? {}
@@ -109,6 +112,28 @@ function pagesOf(
 		const laid = lay(only)
 		return laid ? [{ stem: name, page: laid }] : []
 	})
+}
+
+/** The sheet as a file of its own, with its photos where they are wished for. */
+async function sheetFile(
+	sheet: Sheet,
+	{ format, settings }: ExportWish,
+	photoOf: (blob: string) => Promise<Blob | undefined>,
+): Promise<OutFile> {
+	const { formatSheetFile } = await import('@/core/drawings')
+	const carried = await Promise.all(
+		(settings.photos === 0 ? [] : sheet.photos).map(async ({ blob }) => {
+			const file = await photoOf(blob)
+			return file
+				? [{ blob, type: file.type, bytes: new Uint8Array(await file.arrayBuffer()) }]
+				: []
+		}),
+	)
+	const text = formatSheetFile(sheet, carried.flat())
+	return {
+		name: `${fileStem(sheet.name)}.sheet${format.extension}`,
+		blob: new Blob([text], { type: format.mimeType }),
+	}
 }
 
 function createNames(): (name: string) => string {
