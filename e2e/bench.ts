@@ -47,6 +47,20 @@ export class Bench {
 		await this.fitSheet(size)
 	}
 
+	/** Begins a sheet from a drawing, as if it were chosen at home. */
+	async beginDrawing(name: string, svg: string | Buffer): Promise<void> {
+		await this.page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+		await this.page.goto('/')
+		const choosing = this.page.waitForEvent('filechooser')
+		await this.page.getByRole('button', { name: 'Choose a photo' }).click()
+		await (await choosing).setFiles({
+			name,
+			mimeType: 'image/svg+xml',
+			buffer: Buffer.from(svg),
+		})
+		await this.page.waitForURL(/\/sheet\//)
+	}
+
 	/** Waits until the canvas shows the sheet with its photos. */
 	async painted(): Promise<void> {
 		await expect(this.canvas).toHaveAttribute('aria-busy', 'false')

@@ -10,17 +10,8 @@ test.describe.configure({ timeout: 90_000 })
 
 const KEY = formatSvg(keySheet())
 
-test.beforeEach(async ({ page, bench }) => {
-	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
-	await page.goto('/')
-	const choosing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Choose a photo' }).click()
-	await (await choosing).setFiles({
-		name: 'key.svg',
-		mimeType: 'image/svg+xml',
-		buffer: Buffer.from(KEY),
-	})
-	await page.waitForURL(/\/sheet\//)
+test.beforeEach(async ({ bench }) => {
+	await bench.beginDrawing('key.svg', KEY)
 	await bench.pass('Export')
 })
 
@@ -96,11 +87,7 @@ test('one key goes out in every format, and other programs find it as it was dra
 		const { name, bytes } = await saved('SVG with everything')
 		expect(name).toBe('key.sheet.svg')
 		const address = page.url()
-		await page.goto('/')
-		const choosing = page.waitForEvent('filechooser')
-		await page.getByRole('button', { name: 'Choose a photo' }).click()
-		await (await choosing).setFiles({ name, mimeType: 'image/svg+xml', buffer: bytes })
-		await page.waitForURL(/\/sheet\//)
+		await bench.beginDrawing(name, bytes)
 		expect(page.url()).not.toBe(address)
 		await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('23 nodes')
 		await bench.pass('Export')

@@ -21,16 +21,7 @@ test('what would spoil a cut is found, shown, mended in one step, and the rest i
 	bench,
 	page,
 }) => {
-	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
-	await page.goto('/')
-	const choosing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Choose a photo' }).click()
-	await (await choosing).setFiles({
-		name: 'cage.svg',
-		mimeType: 'image/svg+xml',
-		buffer: Buffer.from(formatSvg(spoilt())),
-	})
-	await page.waitForURL(/\/sheet\//)
+	await bench.beginDrawing('cage.svg', formatSvg(spoilt()))
 	const card = page.getByRole('region', { name: 'Proof pass' })
 	const track = page.getByRole('navigation', { name: 'Passes' })
 	await expect(track.getByRole('button', { name: /Proof/ })).toContainText('to look at')

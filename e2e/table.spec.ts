@@ -2,34 +2,21 @@ import { readFile } from 'node:fs/promises'
 import { keySheet } from '../src/core/formats/testing/keySheet'
 import { formatSvg } from '../src/core/index'
 import { lengthOf, readGcode } from '../src/core/table/readGcode'
-import { expect, test } from './bench'
+import { type Bench, expect, test } from './bench'
 
 test.describe.configure({ timeout: 90_000 })
 
-async function open(
-	page: import('@playwright/test').Page,
-	bench: import('./bench').Bench,
-	svg: string,
-): Promise<void> {
-	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
-	await page.goto('/')
-	const choosing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Choose a photo' }).click()
-	await (await choosing).setFiles({
-		name: 'key.svg',
-		mimeType: 'image/svg+xml',
-		buffer: Buffer.from(svg),
-	})
-	await page.waitForURL(/\/sheet\//)
+async function open(bench: Bench, svg: string): Promise<void> {
+	await bench.beginDrawing('key.svg', svg)
 	await bench.pass('Export')
-	await page.getByRole('button', { name: 'Cutting table' }).click()
+	await bench.page.getByRole('button', { name: 'Cutting table' }).click()
 }
 
 test('three keys are nested, cut on the table while one watches, paused and done', async ({
 	bench,
 	page,
 }) => {
-	await open(page, bench, formatSvg(keySheet()))
+	await open(bench, formatSvg(keySheet()))
 	const card = page.getByRole('region', { name: 'Export pass' })
 	await card.getByLabel('Copies').fill('3')
 	await page.keyboard.press('Enter')
@@ -69,7 +56,6 @@ test('three keys are nested, cut on the table while one watches, paused and done
 
 test('what cannot be cut is said, and a table that is off', async ({ bench, page }) => {
 	await open(
-		page,
 		bench,
 		'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="60mm" viewBox="0 0 90 60"><path id="Slit" fill="none" stroke="#000" d="M10 10H40V40"/><path id="Wall" d="M50 10H80V40H50Z"/></svg>',
 	)

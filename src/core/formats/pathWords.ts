@@ -29,6 +29,10 @@ export function pathIn(words: PathWords, contours: readonly Contour[]): string {
 	return lines.join('\n')
 }
 
+/** How ends and corners of lines are numbered in page languages. */
+export const CAPS = { butt: 0, round: 1, square: 2 } as const
+export const JOINS = { miter: 0, round: 1, bevel: 2 } as const
+
 /** A number as page languages read it: no exponent, no more decimals than said. */
 export function plainNumber(value: number, digits: number): string {
 	const text = value.toFixed(digits)

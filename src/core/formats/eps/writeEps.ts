@@ -7,7 +7,7 @@ import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/
 import type { Paint, Sheet, Stop, Stroke } from '../../path/model'
 import { pointsPerPx } from '../pageSize'
 import { parsePathData } from '../pathData'
-import { type PathWords, pathIn, plainNumber, shares } from '../pathWords'
+import { CAPS, JOINS, type PathWords, pathIn, plainNumber, shares } from '../pathWords'
 
 /**
  * The sheet's artwork as Encapsulated PostScript, language level 2 (Adobe, *PostScript Language Reference*,
@@ -85,9 +85,6 @@ function shapeLines(
 	const line = stroke.width > 0 ? painted(stroke.paint, path, lineWay(stroke), opacity) : []
 	return strokeBelow ? [...line, ...area] : [...area, ...line]
 }
-
-const CAPS = { butt: 0, round: 1, square: 2 } as const
-const JOINS = { miter: 0, round: 1, bevel: 2 } as const
 
 function lineWay({
 	width,

@@ -2,7 +2,7 @@ import { PDFDocument, PDFName } from 'pdf-lib'
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import type { Paint, Sheet, Stroke } from '../../path/model'
 import { pointsPerPx } from '../pageSize'
-import { pathIn, plainNumber } from '../pathWords'
+import { CAPS, JOINS, pathIn, plainNumber } from '../pathWords'
 import { createInks, type Inks } from './inks'
 import { PDF_WORDS } from './words'
 
@@ -67,9 +67,6 @@ function layersOf({ contours, rule, fill, stroke, strokeBelow }: DisplayShape): 
 	const line = stroke.width > 0 ? painted(stroke.paint, 'line', lineStyle(stroke), path, 'S') : []
 	return strokeBelow ? [...line, ...area] : [...area, ...line]
 }
-
-const CAPS = { butt: 0, round: 1, square: 2 } as const
-const JOINS = { miter: 0, round: 1, bevel: 2 } as const
 
 function lineStyle({
 	width,

@@ -4,12 +4,13 @@ import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import type { Piece } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { type CutOutWish, cutOutOf, previewCutOut } from '@/jobs/cuttingOut'
+import { BlobPicture } from '@/kit/BlobPicture'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
@@ -83,7 +84,7 @@ export function CutOutSection() {
 	}
 	return (
 		<>
-			<Preview blob={preview} />
+			<BlobPicture blob={preview} alt="The cut-out" height={200} />
 			<SwitchRow
 				label="Edge colours from inside"
 				checked={state.clean}
@@ -211,36 +212,4 @@ function Slider({ unit, value, ...slider }: SliderProps) {
 	const shown =
 		unit === '%' ? `${Math.round(100 * value)} %` : unit === '°' ? `${value}°` : `${value} ${unit}`
 	return <LabelledSlider {...slider} min={0} value={value} shown={shown} />
-}
-
-function Preview({ blob }: { blob: Blob | null }) {
-	const [url, setUrl] = useState<string | null>(null)
-	useEffect(() => {
-		if (!blob) return
-		const made = URL.createObjectURL(blob)
-		setUrl(made)
-		return () => URL.revokeObjectURL(made)
-	}, [blob])
-	return (
-		<Box
-			sx={{
-				height: 200,
-				border: 1,
-				borderColor: 'divider',
-				borderRadius: 1,
-				bgcolor: '#fff',
-				backgroundImage: 'repeating-conic-gradient(#e4e0d6 0 25%, transparent 0 50%)',
-				backgroundSize: '12px 12px',
-			}}
-		>
-			{url && (
-				<Box
-					component="img"
-					src={url}
-					alt="The cut-out"
-					sx={{ width: '100%', height: '100%', objectFit: 'contain', display: 'block' }}
-				/>
-			)}
-		</Box>
-	)
 }

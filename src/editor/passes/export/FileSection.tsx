@@ -8,10 +8,11 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { exportSummary, FORMATS, formatSvg, type Sheet } from '@/core'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { BlobPicture } from '@/kit/BlobPicture'
 import { Facts } from '@/kit/Facts'
 import { Notice } from '@/kit/Notice'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -215,38 +216,11 @@ function SendButtons({
 
 /** What the page that goes out looks like. */
 function Preview({ page }: { page: Sheet }) {
-	const [url, setUrl] = useState<string | null>(null)
-	useEffect(() => {
-		const made = URL.createObjectURL(
-			new Blob([formatSvg(page, { digits: 1 })], { type: 'image/svg+xml' }),
-		)
-		setUrl(made)
-		return () => URL.revokeObjectURL(made)
-	}, [page])
-	return (
-		<Box
-			sx={{
-				height: 132,
-				border: 1,
-				borderColor: 'divider',
-				borderRadius: 1,
-				p: 0.5,
-				// One sees through to a ground that is neither paper nor ink.
-				bgcolor: '#fff',
-				backgroundImage: 'repeating-conic-gradient(#e4e0d6 0 25%, transparent 0 50%)',
-				backgroundSize: '12px 12px',
-			}}
-		>
-			{url && (
-				<Box
-					component="img"
-					src={url}
-					alt="The page that goes out"
-					sx={{ width: '100%', height: '100%', objectFit: 'contain', display: 'block' }}
-				/>
-			)}
-		</Box>
+	const blob = useMemo(
+		() => new Blob([formatSvg(page, { digits: 1 })], { type: 'image/svg+xml' }),
+		[page],
 	)
+	return <BlobPicture blob={blob} alt="The page that goes out" height={132} />
 }
 
 function sizeOf(files: readonly OutFile[]): string {

@@ -69,52 +69,19 @@ export function TableSection() {
 						onChange={(next) => set({ width: Math.max(1, next(table.width)) })}
 					/>
 				)}
-				<NumberField
-					label="Copies"
-					unit=""
-					value={nesting.copies}
-					digits={0}
-					onChange={(next) =>
-						set({
-							nesting: {
-								...nesting,
-								copies: Math.min(200, Math.max(1, Math.round(next(nesting.copies)))),
-							},
-						})
-					}
-				/>
-				<NumberField
-					label="Gap"
-					unit="mm"
-					value={nesting.gap}
-					digits={1}
-					onChange={(next) =>
-						set({ nesting: { ...nesting, gap: Math.min(50, Math.max(0, next(nesting.gap))) } })
-					}
-				/>
-				<NumberField
-					label="Way in"
-					unit="mm"
-					value={settings.lead}
-					digits={1}
-					onChange={(next) =>
-						set({ settings: { ...settings, lead: Math.min(20, Math.max(0, next(settings.lead))) } })
-					}
-				/>
-				<NumberField
-					label="Tabs each"
-					unit=""
-					value={settings.tabs}
-					digits={0}
-					onChange={(next) =>
-						set({
-							settings: {
-								...settings,
-								tabs: Math.min(20, Math.max(0, Math.round(next(settings.tabs)))),
-							},
-						})
-					}
-				/>
+				{FIELDS.map(({ label, unit, digits, least, most, get, put }) => (
+					<NumberField
+						key={label}
+						label={label}
+						unit={unit}
+						value={get(table)}
+						digits={digits}
+						onChange={(next) => {
+							const said = Math.min(most, Math.max(least, next(get(table))))
+							set(put(table, digits === 0 ? Math.round(said) : said))
+						}}
+					/>
+				))}
 			</Box>
 			<SwitchRow
 				label="Pieces may be turned"
@@ -158,6 +125,54 @@ export function TableSection() {
 		</>
 	)
 }
+
+/** What is set of a job by numbers. */
+const FIELDS: readonly {
+	readonly label: string
+	readonly unit: string
+	readonly digits: number
+	readonly least: number
+	readonly most: number
+	readonly get: (table: TableState) => number
+	readonly put: (table: TableState, value: number) => Partial<TableState>
+}[] = [
+	{
+		label: 'Copies',
+		unit: '',
+		digits: 0,
+		least: 1,
+		most: 200,
+		get: ({ nesting }) => nesting.copies,
+		put: ({ nesting }, copies) => ({ nesting: { ...nesting, copies } }),
+	},
+	{
+		label: 'Gap',
+		unit: 'mm',
+		digits: 1,
+		least: 0,
+		most: 50,
+		get: ({ nesting }) => nesting.gap,
+		put: ({ nesting }, gap) => ({ nesting: { ...nesting, gap } }),
+	},
+	{
+		label: 'Way in',
+		unit: 'mm',
+		digits: 1,
+		least: 0,
+		most: 20,
+		get: ({ settings }) => settings.lead,
+		put: ({ settings }, lead) => ({ settings: { ...settings, lead } }),
+	},
+	{
+		label: 'Tabs each',
+		unit: '',
+		digits: 0,
+		least: 0,
+		most: 20,
+		get: ({ settings }) => settings.tabs,
+		put: ({ settings }, tabs) => ({ settings: { ...settings, tabs } }),
+	},
+]
 
 function JobFacts({ plan: { figures, cover, program, thinned } }: { plan: CutPlan }) {
 	const fewer = thinned.figures.moves < figures.moves
