@@ -72,6 +72,18 @@ export {
 	pointAt,
 	splitCubic,
 } from './geometry/cubic'
+export {
+	formatLength,
+	inPx,
+	inUnit,
+	LENGTH_DIGITS,
+	LENGTH_UNITS,
+	type LengthUnit,
+	parseLength,
+	pxPer,
+	type Scale,
+	unitInForce,
+} from './geometry/lengths'
 export { type Nearest, nearestOn } from './geometry/nearest'
 export {
 	type Placement,
@@ -100,18 +112,6 @@ export {
 } from './geometry/point'
 export { ringWinding, signedArea } from './geometry/polygon'
 export { type Deviation, deviation } from './measure/deviation'
-export {
-	formatLength,
-	inPx,
-	inUnit,
-	LENGTH_DIGITS,
-	LENGTH_UNITS,
-	type LengthUnit,
-	parseLength,
-	pxPer,
-	type Scale,
-	unitInForce,
-} from './measure/lengths'
 export { type ProfileSample, profileBetween } from './measure/profile'
 export { showAllAgain, showAlone } from './path/alone'
 export {

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../measure/lengths'
+import { MM_PER_INCH } from '../geometry/lengths'
 import type { Sheet } from '../path/model'
 
 /** A px is so many mm where no real size was measured: CSS's, 96 to the inch. */

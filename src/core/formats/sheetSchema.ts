@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { LENGTH_UNITS } from '../measure/lengths'
+import { LENGTH_UNITS } from '../geometry/lengths'
 import { settleGroups } from '../path/groups'
 import {
 	type Contour,

@@ -1,7 +1,7 @@
 import { customRandom, urlAlphabet } from 'nanoid'
 import type { Affine } from '../geometry/affine'
+import type { LengthUnit } from '../geometry/lengths'
 import type { Point } from '../geometry/point'
-import type { LengthUnit } from '../measure/lengths'
 
 export const NODE_KINDS = ['corner', 'smooth', 'symmetric', 'cusp'] as const
 export type NodeKind = (typeof NODE_KINDS)[number]

@@ -1,4 +1,4 @@
-import type { LengthUnit } from '../measure/lengths'
+import type { LengthUnit } from '../geometry/lengths'
 import type { Sheet, TraceLine } from './model'
 
 /** What holds for a sheet as a whole: its name, its real size and unit, how its lines are drawn. */

@@ -1,4 +1,4 @@
-import { MM_PER_INCH } from '../measure/lengths'
+import { MM_PER_INCH } from '../geometry/lengths'
 import { piecesBox } from '../path/arrangePieces'
 import type { Piece, Sheet } from '../path/model'
 import type { Finding, FindingKind, Limits } from './finding'

@@ -15,7 +15,7 @@ import type { CutPlan } from '@/jobs/cutting'
 import { followTable, sendToTable, type TableProgress, TableRefused, tellTable } from '@/jobs/table'
 import { Notice } from '@/kit/Notice'
 import { WordChoice } from '@/kit/WordChoice'
-import { asTime } from './TableSection'
+import { asTime } from './asTime'
 
 const PACES = [
 	['1', 'As in life'],

@@ -18,6 +18,7 @@ import { showSnack } from '@/kit/snackbar'
 import { fileStem, saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { counted } from '../counted'
+import { asTime } from './asTime'
 import { exportSlice } from './exportSlice'
 import { type TableState, tableSlice } from './tableSlice'
 
@@ -199,9 +200,3 @@ function JobFacts({ plan: { figures, cover, program, thinned } }: { plan: CutPla
 }
 
 const metres = (mm: number) => (mm < 1000 ? `${Math.round(mm)} mm` : `${(mm / 1000).toFixed(2)} m`)
-
-/** Seconds as people say them. */
-export function asTime(seconds: number): string {
-	const s = Math.round(seconds)
-	return s < 60 ? `${s} s` : `${Math.floor(s / 60)} min ${String(s % 60).padStart(2, '0')} s`
-}
