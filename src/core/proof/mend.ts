@@ -24,7 +24,47 @@ export function mended(sheet: Sheet, finding: Finding): Sheet {
 
 /** The sheet with findings mended one after the other, as far as each is still there. */
 export function allMended(sheet: Sheet, findings: readonly Finding[]): Sheet {
-	return findings.reduce(mended, sheet)
+	const advice = findings.filter(({ kind }) => MENDS[kind] === followed)
+	const others = findings.filter(({ kind }) => MENDS[kind] !== followed)
+	const contours = new Set(advice.flatMap(({ contour }) => contour ?? []))
+	return [...contours].reduce(
+		(now, contour) => adviceFollowed(now, contour, advice),
+		others.reduce(mended, sheet),
+	)
+}
+
+/** Advice is asked for anew so often at most: each time some of it lay too near to some that was followed. */
+const MOST_ROUNDS = 12
+/** Advice changes an outline no further than so many nodes away. */
+const NEAR = 2
+
+/**
+ * An outline with advice followed: all that lies apart from each other at once, then what is still
+ * said of the rest.
+ */
+function adviceFollowed(sheet: Sheet, id: string, advice: readonly Finding[]): Sheet {
+	const wanted = new Set(
+		advice.flatMap(({ kind, contour, nodes = [] }) =>
+			contour === id ? [`${kind} ${nodes[0]}`] : [],
+		),
+	)
+	let now = sheet
+	for (let round = 0; round < MOST_ROUNDS; round++) {
+		const contour = findContour(now, id)?.contour
+		if (!contour) return now
+		const places = new Map(contour.nodes.map((node, k) => [node.id, k]))
+		const touched = new Set<number>()
+		const before = now
+		for (const one of suggestionsFor(contour)) {
+			const at = places.get(one.node) ?? 0
+			if (!wanted.has(`${one.what} ${one.node}`) || touched.has(at)) continue
+			now = followSuggestion(now, one)
+			for (let k = at - NEAR; k <= at + NEAR + 1; k++)
+				touched.add((k + contour.nodes.length) % contour.nodes.length)
+		}
+		if (now === before) return now
+	}
+	return now
 }
 
 type Mend = (sheet: Sheet, finding: Finding) => Sheet

@@ -31,7 +31,22 @@ export function ofOutline(piece: Piece, contour: Contour, limits: Limits): Findi
 		at,
 		...rest,
 	})
-	if (!areWorkable([contour])) return []
+	const kept = known.get(contour)
+	if (kept && kept.piece === piece.id && kept.limits === limitsKey(limits)) return kept.all
+	const all = areWorkable([contour]) ? lookedAt(contour, limits, found) : []
+	known.set(contour, { piece: piece.id, limits: limitsKey(limits), all })
+	return all
+}
+
+/** What was found of outlines, which never change. */
+const known = new WeakMap<
+	Contour,
+	{ readonly piece: string; readonly limits: string; readonly all: Finding[] }
+>()
+
+const limitsKey = ({ ends, hair }: Limits) => `${ends} ${hair}`
+
+function lookedAt(contour: Contour, limits: Limits, found: Found): Finding[] {
 	return [
 		...openness(contour, limits, found),
 		...(contour.closed && isSelfCrossing(contour) ? [found('crosses', middleOf(contour), '')] : []),

@@ -29,13 +29,21 @@ export function ofPiece(piece: Piece, limits: Limits): Finding[] {
 		at,
 		...rest,
 	})
-	return [
+	const key = `${limits.neck} ${limits.small}`
+	const kept = known.get(piece)
+	if (kept?.key === key) return kept.all
+	const all = [
 		...ruleFindings(piece, areas, found),
 		...nestingFindings(piece, found),
 		...smallParts(piece, limits, found),
 		...necks(piece, areas, limits, found),
 	]
+	known.set(piece, { key, all })
+	return all
 }
+
+/** What was found of pieces, which never change. */
+const known = new WeakMap<Piece, { readonly key: string; readonly all: Finding[] }>()
 
 type Found = (kind: FindingKind, at: Point, own: string, rest?: Partial<Finding>) => Finding
 

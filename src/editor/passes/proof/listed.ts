@@ -42,11 +42,14 @@ export function counts(kinds: readonly ListedKind[]) {
 	return { wrong: of('wrong'), risk: of('risk'), hint: of('hint') }
 }
 
-/** What is mended by one press: all but what only its owner can know to be meant. */
+/** What is mended by one press: what is wrong or may come out so, but for what only its owner can know to be meant. */
 export function mendable(kinds: readonly ListedKind[]): Finding[] {
-	const asks: readonly FindingKind[] = ['hidden', 'small', 'open']
+	const asks: readonly FindingKind[] = ['small', 'open']
 	return kinds
-		.filter(({ kind }) => FINDING_KINDS[kind].mend && !asks.includes(kind))
+		.filter(({ kind }) => {
+			const { mend, grade } = FINDING_KINDS[kind]
+			return mend && grade !== 'hint' && !asks.includes(kind)
+		})
 		.flatMap(({ all }) => all)
 }
 
