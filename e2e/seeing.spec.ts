@@ -74,6 +74,17 @@ for (const scheme of ['day', 'lamplight'])
 			const axe = new AxeBuilder({ page })
 			// By lamplight only colours differ.
 			if (scheme === 'lamplight') axe.withRules(['color-contrast'])
+			// What is still fading in has not the contrast that it will have.
+			await page.evaluate(() =>
+				Promise.allSettled(
+					document
+						.getAnimations()
+						.filter(
+							({ effect }) => effect?.getComputedTiming().iterations !== Number.POSITIVE_INFINITY,
+						)
+						.map(({ finished }) => finished),
+				),
+			)
 			const { violations } = await axe.analyze()
 			const found = violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target).join(', ')}`)
 			expect({ where, found }).toEqual({ where, found: [] })

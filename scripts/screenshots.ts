@@ -221,7 +221,7 @@ await withPage(async (page, base) => {
 	await page.keyboard.press('6')
 	const tree = page.getByRole('region', { name: 'Pieces' })
 	await tree.getByRole('button', { name: 'Fold Pear, coloured' }).click()
-	await tree.getByRole('button', { name: 'Apple, shade 5' }).click()
+	await tree.getByRole('button', { name: /^Shade 7/ }).click()
 	await shoot('colour')
 	await tree.getByRole('button', { name: /^Pear, coloured/ }).click()
 	await page.keyboard.press('8')

@@ -304,9 +304,9 @@ test('a first visit that is cut short has its demo sheets the next time, each on
 	await expect.poll(() => samples).toBeGreaterThan(2)
 	await page.unrouteAll({ behavior: 'ignoreErrors' })
 	await page.reload()
-	await expect(page.getByRole('article')).toHaveCount(5)
+	await expect(page.getByRole('article')).toHaveCount(6)
 	await page.reload()
-	await expect(page.getByRole('article')).toHaveCount(5)
+	await expect(page.getByRole('article')).toHaveCount(6)
 })
 
 test('what is served says what a page may do', async ({ request, baseURL }) => {

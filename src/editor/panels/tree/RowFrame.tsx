@@ -45,7 +45,7 @@ export function RowFrame({
 }
 
 /** Spaces of the theme by which what stands under a row is set in. */
-const INDENT = 2
+const INDENT = 1.5
 
 const DROP_MARKS: Readonly<Record<DropSide, string>> = {
 	above: '0 -2px 0',

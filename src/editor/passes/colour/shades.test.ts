@@ -16,7 +16,7 @@ test('shades come to lie right above their piece, chosen together, in one step',
 		{ contours: parsePathData('M0 20H40V40H0Z'), colour: '#b0c050', share: 0.5 },
 	])
 	const { pieces } = open.sheet()
-	expect(pieces.map(({ name }) => name)).toEqual(['Pear', 'Pear, shade 1', 'Pear, shade 2', 'Leaf'])
+	expect(pieces.map(({ name }) => name)).toEqual(['Pear', 'Shade 1', 'Shade 2', 'Leaf'])
 	expect(pieces[1]?.fill).toEqual({ kind: 'solid', colour: '#5a6a20' })
 	expect(chosenPieces(open.getState().selection)).toEqual(
 		new Set(pieces.slice(1, 3).map(({ id }) => id)),

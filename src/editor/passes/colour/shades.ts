@@ -37,7 +37,7 @@ export async function shadesOf(
 export function keepShades(open: OpenSheet, piece: Piece, areas: readonly Shade[]): void {
 	const made = areas.map(
 		({ contours, colour }, n): Piece => ({
-			...newPiece(`${piece.name}, shade ${n + 1}`, contours),
+			...newPiece(`Shade ${n + 1}`, contours),
 			fill: { kind: 'solid', colour },
 		}),
 	)

@@ -1,5 +1,5 @@
 import type { Point, Sheet } from '@/core'
-import type { Finding } from '@/core/proofs'
+import { FINDING_KINDS, type Finding } from '@/core/proofs'
 import type { Slices } from '@/editor/bench/slices'
 import { toScreen, type Viewport } from '@/editor/bench/view'
 import { INKS } from '@/editor/stage/colours'
@@ -33,9 +33,13 @@ export function paintFindings(
 	const on = ({ at: [x, y] }: Finding): Point =>
 		toScreen(view, [look.mirrored ? sheet.width - x : x, look.upsideDown ? sheet.height - y : y])
 	const all = listed(findings, purpose, sheet.left).flatMap(({ all: own }) => own)
-	const rings = new Path2D()
-	for (const finding of all.slice(0, MOST_RINGS)) addRing(rings, on(finding), RING_PX)
-	cased(ctx, rings, INKS.wrong, 1.5)
+	const rings = { bad: new Path2D(), advice: new Path2D() }
+	for (const finding of all.slice(0, MOST_RINGS)) {
+		const { grade } = FINDING_KINDS[finding.kind]
+		addRing(grade === 'hint' ? rings.advice : rings.bad, on(finding), RING_PX)
+	}
+	cased(ctx, rings.advice, INKS.idle, 1)
+	cased(ctx, rings.bad, INKS.wrong, 1.75)
 	const shown = all.find(({ key }) => key === at)
 	if (!shown) return
 	const ring = new Path2D()

@@ -70,3 +70,28 @@ describe('taking a colour', () => {
 		expect(press(tool, 'enter')).toBe(false)
 	})
 })
+
+test('a click that is quicker than what colours are worked out with waits for it', async () => {
+	const bench = handyBench('M100 100H300V300H100Z')
+	const own = createSlices().of(takeColourSlice)
+	let there = false
+	let arrive = () => {}
+	const coming = new Promise<void>((done) => {
+		arrive = () => {
+			there = true
+			done()
+		}
+	})
+	const tool = createTakeColour(bench, {
+		state: own.getState,
+		set: (change) => own.setState(change),
+		colourAt: () => (there ? '#c03020' : null),
+		coming: () => (there ? null : coming),
+	})
+	bench.select({ ...NOTHING, piece: bench.sheet().pieces[0]?.id ?? null })
+	click(tool, [150, 50])
+	expect(bench.labels()).toEqual([])
+	arrive()
+	await coming
+	expect(bench.sheet().pieces[0]?.fill).toEqual({ kind: 'solid', colour: '#c03020' })
+})

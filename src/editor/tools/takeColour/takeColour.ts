@@ -14,6 +14,8 @@ export interface TakeColourNeeds {
 	set(change: Partial<TakeColourState>): void
 	/** The colour of the photo in a ring about a place, `#rrggbb`; `null` where there is none. */
 	colourAt(at: Point, ring: number): string | null
+	/** What colours are worked out with, where it is still on its way. */
+	coming?(): Promise<void> | null
 }
 
 /** Takes a colour out of the photo, or from a piece, for the pieces that are chosen. */
@@ -33,23 +35,27 @@ export function createTakeColour(bench: Bench, needs: TakeColourNeeds): Tool {
 
 	const chosen = () => new Set(paintable(bench).map(({ id }) => id))
 
+	const take = (input: PointerInput, ids: ReadonlySet<string>) => {
+		const colour = colourUnder(input)
+		if (!colour) return
+		const paint = { kind: 'solid', colour } as const
+		const stroke = input.hold === 'for-stroke'
+		const change: PaintChange = stroke ? { stroke: { paint } } : { fill: paint }
+		bench.apply(stroke ? 'Take a colour for the stroke' : 'Take a colour', (sheet) =>
+			paintPieces(sheet, ids, change),
+		)
+		bench.seal()
+	}
+
 	return {
 		down: (input) => {
 			look(input)
 			const ids = chosen()
-			if (ids.size === 0) {
-				chooseUnder(bench, input.at)
-				return
-			}
-			const colour = colourUnder(input)
-			if (!colour) return
-			const paint = { kind: 'solid', colour } as const
-			const stroke = input.hold === 'for-stroke'
-			const change: PaintChange = stroke ? { stroke: { paint } } : { fill: paint }
-			bench.apply(stroke ? 'Take a colour for the stroke' : 'Take a colour', (sheet) =>
-				paintPieces(sheet, ids, change),
-			)
-			bench.seal()
+			const coming = needs.coming?.() ?? null
+			if (ids.size === 0) chooseUnder(bench, input.at)
+			// A click that is quicker than what it needs is not lost.
+			else if (coming) void coming.then(() => take(input, ids))
+			else take(input, ids)
 		},
 		move: look,
 		up: look,
@@ -100,13 +106,20 @@ export const takeColourTool: ToolDef = {
 		{ keys: '[  ]', does: 'A smaller, a larger ring', taps: ['[', ']'] },
 	],
 	create: ({ bench, open, slices, refresh }) => {
-		// Until it is there the ring shows no colour, and a click takes none.
-		fetchColours().then(refresh, () => {})
+		// Until it is there the ring shows no colour, and a click waits.
+		let coming: Promise<void> | null = fetchColours().then(
+			() => {
+				coming = null
+				refresh()
+			},
+			() => {},
+		)
 		const own = slices.of(takeColourSlice)
 		return createTakeColour(bench, {
 			state: own.getState,
 			set: (change) => own.setState(change),
 			colourAt: (at, ring) => seenColour(open.sheet(), slices, at, ring),
+			coming: () => coming,
 		})
 	},
 }
