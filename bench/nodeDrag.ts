@@ -26,7 +26,7 @@ await withPage(async (page, base) => {
 	await page.getByTestId('canvas').focus()
 	await page.keyboard.press('2')
 	const bringing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Bring in outlines from an SVG' }).click()
+	await page.getByRole('button', { name: 'Bring in a drawing (SVG, DXF)' }).click()
 	await (await bringing).setFiles({
 		name: 'ring.svg',
 		mimeType: 'image/svg+xml',

@@ -63,7 +63,7 @@ async function openPaths(bench: Bench, ...paths: string[]): Promise<void> {
 	const { page } = bench
 	await page.goto('/')
 	const choosing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Open an SVG file' }).click()
+	await page.getByRole('button', { name: 'Open a drawing' }).click()
 	const body = paths.map((d) => `<path d="${d}"/>`).join('')
 	await (await choosing).setFiles({
 		name: 'boards.svg',

@@ -17,7 +17,7 @@ function spoilt(): Sheet {
 	return { ...emptySheet('Cage', 400, 300), pieces, mmPerPx: 0.5 }
 }
 
-test('what would spoil a cut is found, shown, mended in one step, and the rest is left by choice', async ({
+test('what would spoil a cut is found, mended in one step or left by choice, sent out and cut', async ({
 	bench,
 	page,
 }) => {
@@ -86,6 +86,28 @@ test('what would spoil a cut is found, shown, mended in one step, and the rest i
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof3.png' })
 	})
 
-	const { pieces } = readSvg(await bench.exported())
-	expect(pieces).toHaveLength(4)
+	await test.step('then it goes out in three formats', async () => {
+		const { pieces } = readSvg(await bench.exported())
+		expect(pieces).toHaveLength(4)
+		const out = page.getByRole('region', { name: 'Export pass' })
+		for (const format of ['PDF', 'DXF']) {
+			await out.getByRole('combobox', { name: 'Format' }).click()
+			await page.getByRole('option', { name: format, exact: true }).click()
+			await expect(page.getByRole('listbox')).toHaveCount(0)
+			const coming = page.waitForEvent('download')
+			await out.getByRole('button', { name: `Save as ${format}` }).click()
+			expect((await coming).suggestedFilename()).toBe(`cage.${format.toLowerCase()}`)
+		}
+	})
+
+	await test.step('and is cut', async () => {
+		await page.getByRole('button', { name: 'Cutting table' }).click()
+		await page.getByRole('button', { name: 'To the table' }).click()
+		const dialog = page.getByRole('dialog', { name: 'The cutting table' })
+		await dialog.getByRole('combobox', { name: 'The stand-in runs' }).click()
+		await page.getByRole('option', { name: 'A minute a second' }).click()
+		await expect(page.getByRole('listbox')).toHaveCount(0)
+		await dialog.getByRole('button', { name: 'Begin to cut' }).click()
+		await expect(dialog.getByRole('status')).toContainText('Done in', { timeout: 30_000 })
+	})
 })

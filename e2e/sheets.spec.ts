@@ -68,7 +68,7 @@ test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench,
 		'<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><path d="M10 10H200V200H10ZM50 50V90H90V50Z" fill-rule="evenodd"/><circle cx="300" cy="100" r="40"/><text>Heron</text></svg>'
 	await page.goto('/')
 	const choosing = page.waitForEvent('filechooser')
-	await page.getByRole('button', { name: 'Open an SVG file' }).click()
+	await page.getByRole('button', { name: 'Open a drawing' }).click()
 	await (await choosing).setFiles({
 		name: 'props.svg',
 		mimeType: 'image/svg+xml',

@@ -75,11 +75,11 @@ export function NewSheet({
 							Choose a photo
 						</Button>
 						<Button variant="outlined" onClick={async () => onFiles(await chooseFiles(DRAWINGS))}>
-							Open an SVG file
+							Open a drawing
 						</Button>
 					</Box>
 					<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-						PNG, JPEG, WebP, AVIF, GIF or BMP, up to 100 megapixels
+						PNG, JPEG, WebP, AVIF, GIF or BMP, up to 100 megapixels; drawings as SVG or DXF
 					</Typography>
 				</>
 			)}

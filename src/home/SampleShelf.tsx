@@ -24,8 +24,8 @@ export function SampleShelf({
 			<Box
 				sx={{
 					display: 'grid',
-					gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))',
-					gap: 1.5,
+					gridTemplateColumns: 'repeat(auto-fill, minmax(114px, 1fr))',
+					gap: 1,
 				}}
 			>
 				{samples.map((sample) => (
@@ -60,7 +60,7 @@ export function SampleShelf({
 								objectFit: 'contain',
 							}}
 						/>
-						<Box sx={{ px: 1, py: 0.75 }}>
+						<Box sx={{ px: 0.75, py: 0.75 }}>
 							<Typography variant="body2" sx={{ fontWeight: 600 }}>
 								{sample.name}
 							</Typography>

@@ -27,3 +27,12 @@ test('SVG is as precise as it is set', () => {
 	expect(nodes(1)?.[0]?.at).toEqual([1.2, 2])
 	expect(nodes(3)?.[0]?.at).toEqual([1.235, 2])
 })
+
+test('SVG without spaces is smaller and holds the same', () => {
+	const written = (layout: number) => svgFormat.write(sheet, { digits: 3, layout }).join('')
+	expect(written(1).length).toBeLessThan(written(0).length)
+	expect(written(1)).not.toMatch(/>\s+</)
+	const shape = (text: string) =>
+		readSvg(text).pieces.map(({ name, contours }) => [name, contours.length])
+	expect(shape(written(1))).toEqual(shape(written(0)))
+})

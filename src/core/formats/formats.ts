@@ -21,8 +21,20 @@ export const svgFormat = {
 				{ value: 3, says: '0.001 px, finest' },
 			],
 		},
+		{
+			id: 'layout',
+			name: 'Layout',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'A line for each element' },
+				{ value: 1, says: 'Without spaces, smallest' },
+			],
+		},
 	],
-	write: (sheet: Sheet, { digits = 3 }: FormatSettings) => [formatSvg(sheet, { digits })],
+	write: (sheet: Sheet, { digits = 3, layout = 0 }: FormatSettings) => {
+		const text = formatSvg(sheet, { digits })
+		return [layout === 1 ? text.replace(/>\s+</g, '><') : text]
+	},
 } satisfies Format
 
 const sheetFile: Format = {

@@ -39,7 +39,7 @@ export function RoughCard() {
 				startIcon={<FileOpenOutlined />}
 				onClick={async () => take(await chooseFiles(DRAWINGS))}
 			>
-				Bring in outlines from an SVG
+				Bring in a drawing (SVG, DXF)
 			</Button>
 		</>
 	)
