@@ -12,6 +12,8 @@ import { dense, middleOf, placeKey, toRing } from './rings'
 /** So many pairs of neighbours are looked at: more are a pattern, not pieces laid beside each other. */
 const MOST_PAIRS = 60
 const MOST_NODES = 1500
+/** So roughly, as a share of a gap, pieces are grown and shrunk. */
+const ROUGHLY = 1 / 40
 /** A gap is a sliver where it is so many times as long as it may be wide. */
 const LONG = 3
 
@@ -42,7 +44,8 @@ function gaps(a: Piece, b: Piece, width: number): Finding[] {
 		rule: piece.fillRule,
 	})
 	const both = combineAreas('merge', [own(a), own(b)])
-	const closed = offset(offset(both, width / 2), -width / 2)
+	const tolerance = width * ROUGHLY
+	const closed = offset(offset(both, width / 2, { tolerance }), -width / 2, { tolerance })
 	const filled = combineAreas('cut-out', [
 		{ contours: closed, rule: 'nonzero' },
 		{ contours: both, rule: 'nonzero' },

@@ -92,9 +92,10 @@ function necks(piece: Piece, areas: readonly Contour[], { neck }: Limits, found:
 	const nodes = areas.reduce((sum, contour) => sum + contour.nodes.length, 0)
 	if (neck <= 0 || nodes > MOST_NODES) return []
 	const area = { contours: areas, rule: piece.fillRule }
-	const shrunk = offset(areas, -neck / 2, { rule: piece.fillRule })
+	const tolerance = neck * ROUGHLY
+	const shrunk = offset(areas, -neck / 2, { rule: piece.fillRule, tolerance })
 	if (shrunk.length === 0) return []
-	const thick = offset(shrunk, neck / 2)
+	const thick = offset(shrunk, neck / 2, { tolerance })
 	const lost = combineAreas('cut-out', [area, { contours: thick, rule: 'nonzero' }])
 	return lost.flatMap((part) => {
 		const { minX, minY, maxX, maxY } = boundsOf(part)
@@ -106,6 +107,9 @@ function necks(piece: Piece, areas: readonly Contour[], { neck }: Limits, found:
 		return [found('neck', at, placeKey(at), { size: neck })]
 	})
 }
+
+/** So roughly, as a share of a neck, pieces are shrunk and grown: finer takes ten times as long. */
+const ROUGHLY = 1 / 40
 
 /** On how many stretches of its edge a part touches other outlines. */
 function sidesTouching(part: Contour, others: readonly Contour[], reach: number): number {

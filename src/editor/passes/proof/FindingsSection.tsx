@@ -30,7 +30,10 @@ const PURPOSES = [
 export function FindingsSection() {
 	const { open, slices } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const readOnly = useOpenSheet((state) => state.readOnly)
+	const locked = useOpenSheet((state) => state.readOnly)
+	const stale = useSlice(proofSlice, (state) => state.of !== sheet.pieces)
+	// What was found of pieces as they were is not mended in them as they are.
+	const readOnly = locked || stale
 	const findings = useSlice(proofSlice, (state) => state.findings)
 	const purpose = useSlice(proofSlice, (state) => state.purpose)
 	const proof = useMemo(() => slices.of(proofSlice), [slices])
@@ -71,6 +74,7 @@ export function FindingsSection() {
 				<LinearProgress aria-label="Proofing" />
 			) : (
 				<>
+					<Box sx={{ height: 4 }}>{stale && <LinearProgress aria-label="Proofing anew" />}</Box>
 					{!openOnes && <Notice severity="success">Every outline is closed.</Notice>}
 					{all.length > 0 && (
 						<Button

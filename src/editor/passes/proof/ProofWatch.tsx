@@ -29,12 +29,12 @@ export function ProofWatch() {
 		[sheet, purpose, own],
 	)
 	const found = useAnswer(asked ? ask : null, here ? 0 : PAUSE_MS)
-	const { left } = sheet
+	const { left, pieces } = sheet
 	useEffect(() => {
 		if (found)
 			slices
 				.of(proofSlice)
-				.setState({ findings: found, count: counts(listed(found, purpose, left)) })
-	}, [found, purpose, left, slices])
+				.setState({ findings: found, of: pieces, count: counts(listed(found, purpose, left)) })
+	}, [found, purpose, left, pieces, slices])
 	return null
 }

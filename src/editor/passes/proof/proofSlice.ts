@@ -1,3 +1,4 @@
+import type { Piece } from '@/core'
 import type { Finding, Limits, ProofFor } from '@/core/proofs'
 import type { Slice } from '@/editor/bench/slices'
 import type { Mended } from '@/jobs/proofing'
@@ -22,6 +23,8 @@ export interface ProofState {
 	readonly own: Partial<Limits>
 	/** What was noticed last; `null` until something was looked at. */
 	readonly findings: readonly Finding[] | null
+	/** The pieces that they are of: of others they may be gone. */
+	readonly of: readonly Piece[] | null
 	/** How many of them matter, by how bad they are; for the pass's figure. */
 	readonly count: { readonly wrong: number; readonly risk: number; readonly hint: number }
 	/** The one that is shown, by its key. */
@@ -44,6 +47,7 @@ export const proofSlice: Slice<ProofState> = {
 		purpose: 'cutting',
 		own: {},
 		findings: null,
+		of: null,
 		count: { wrong: 0, risk: 0, hint: 0 },
 		at: null,
 		ghost: null,
