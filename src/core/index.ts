@@ -225,6 +225,7 @@ export {
 	newGuide,
 	removeGuides,
 } from './path/guides'
+export { levelsOf } from './path/hex'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
 export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {

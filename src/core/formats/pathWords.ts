@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/point'
 import { isStraight, segmentCubic, segments } from '../path/contour'
+import { levelsOf } from '../path/hex'
 import type { Contour } from '../path/model'
 
 /** How a page language says the parts of an outline. */
@@ -42,6 +43,6 @@ export function plainNumber(value: number, digits: number): string {
 
 /** Red, green and blue of `#rrggbb`, 0 to 1. */
 export function shares(colour: string): readonly [number, number, number] {
-	const level = (at: number) => Number.parseInt(colour.slice(at, at + 2), 16) / 255
-	return [level(1), level(3), level(5)]
+	const [r, g, b] = levelsOf(colour)
+	return [r / 255, g / 255, b / 255]
 }

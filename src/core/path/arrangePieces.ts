@@ -4,7 +4,7 @@ import { scaleAbout } from '../geometry/placement'
 import { contourBounds } from './contour'
 import { findContour, mapContour, mapPiece, mapPieces } from './edit'
 import { transformPaints } from './gradients'
-import { piecesIn, settleGroups } from './groups'
+import { groupsWhollyIn, settleGroups } from './groups'
 import { type Contour, type Group, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { transformContour } from './pieces'
@@ -121,9 +121,8 @@ export function duplicatePieces(
 
 /** For each group that is copied wholly, its copy. */
 function copiedGroups(sheet: Sheet, ids: ReadonlySet<string>): ReadonlyMap<string, Group> {
-	const whole = (sheet.groups ?? []).filter(({ id }) =>
-		piecesIn(sheet, id).every((piece) => ids.has(piece.id)),
-	)
+	const copied = groupsWhollyIn(sheet, ids)
+	const whole = (sheet.groups ?? []).filter(({ id }) => copied.has(id))
 	const fresh = new Map(whole.map(({ id }) => [id, newId()]))
 	return new Map(
 		whole.map(({ id, name, within }) => {

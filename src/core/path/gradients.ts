@@ -1,6 +1,7 @@
 import { type Affine, applyAffine } from '../geometry/affine'
 import type { Box } from '../geometry/box'
 import { mix, type Point } from '../geometry/point'
+import { levelsOf } from './hex'
 import type { Paint, Piece, Stop, Stroke } from './model'
 
 /** A paint whose colour changes over the sheet. */
@@ -143,8 +144,8 @@ export function standIn(paint: Paint): { readonly colour: string; readonly alpha
 }
 
 function between(a: string, b: string): string {
-	const level = (hex: string, i: number) => Number.parseInt(hex.slice(i, i + 2), 16)
-	const mean = [1, 3, 5].map((i) => Math.round((level(a, i) + level(b, i)) / 2))
+	const other = levelsOf(b)
+	const mean = levelsOf(a).map((v, n) => Math.round((v + (other[n] ?? v)) / 2))
 	return `#${mean.map((v) => v.toString(16).padStart(2, '0')).join('')}`
 }
 
@@ -174,8 +175,7 @@ const LIGHT_LEVEL = 150
 export function stopsFrom(paint: Paint): readonly Stop[] {
 	if (isGradient(paint)) return paint.stops
 	const { colour } = standIn(paint) ?? { colour: DARKER }
-	const levels = [1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16))
-	const isLight = levels.reduce((sum, v) => sum + v, 0) / 3 > LIGHT_LEVEL
+	const isLight = levelsOf(colour).reduce((sum, v) => sum + v, 0) / 3 > LIGHT_LEVEL
 	return [
 		{ at: 0, colour },
 		{ at: 1, colour: between(colour, isLight ? DARKER : LIGHTER) },

@@ -54,16 +54,16 @@ export function layPieces(
 	{ at, within }: TreePlace,
 	whole?: ReadonlySet<string>,
 ): Sheet {
-	const tree = treeOf(sheet)
-	const around = new Set(tree.path(within))
+	const around = new Set(groupPath(sheet, within))
+	const chosen = groupsWhollyIn(sheet, ids)
 	const moves = (group: string) =>
 		!around.has(group) &&
 		(!whole || groupPath(sheet, group).some((id) => whole.has(id))) &&
-		tree.members(group).every((piece) => ids.has(piece.id))
+		chosen.has(group)
 	const units = new Set<string>()
 	const moved = sheet.pieces.flatMap((piece) => {
 		if (!ids.has(piece.id)) return []
-		const unit = tree.path(piece.group).find(moves)
+		const unit = groupPath(sheet, piece.group).find(moves)
 		if (unit !== undefined) units.add(unit)
 		return [unit === undefined ? inGroup(piece, within) : piece]
 	})
@@ -128,7 +128,7 @@ function setInGroup(
 
 /** All pieces in a group and in the groups in it, from the lowest up. */
 export function piecesIn(sheet: Sheet, group: string): readonly Piece[] {
-	return treeOf(sheet).members(group)
+	return sheet.pieces.filter((piece) => groupPath(sheet, piece.group).includes(group))
 }
 
 /** The groups that a piece or group kept in `group` is in, the outermost first. */
@@ -250,15 +250,6 @@ function gathered(pieces: readonly Piece[], tree: Pick<Sheet, 'groups'>): readon
 	return level(pieces, 0)
 }
 
-/** What is asked of the tree more than once while an edit is worked out. */
-function treeOf(sheet: Sheet) {
-	const paths = sheet.pieces.map((piece) => groupPath(sheet, piece.group))
-	return {
-		path: (group: string | undefined) => groupPath(sheet, group),
-		members: (group: string) => sheet.pieces.filter((_, i) => paths[i]?.includes(group)),
-	}
-}
-
 /** The innermost group that pieces are all in. */
 function sharedGroup(sheet: Sheet, pieces: readonly Piece[]): string | undefined {
 	return pieces
@@ -269,11 +260,19 @@ function sharedGroup(sheet: Sheet, pieces: readonly Piece[]): string | undefined
 
 /** The outermost groups that are chosen wholly. */
 export function wholeGroups(sheet: Sheet, ids: ReadonlySet<string>): readonly Group[] {
-	const whole = (sheet.groups ?? []).filter(({ id }) =>
-		piecesIn(sheet, id).every((piece) => ids.has(piece.id)),
+	const whole = groupsWhollyIn(sheet, ids)
+	return (sheet.groups ?? []).filter(
+		({ id, within }) =>
+			whole.has(id) && !groupPath(sheet, within).some((outer) => whole.has(outer)),
 	)
-	const all = new Set(whole.map(({ id }) => id))
-	return whole.filter(({ within }) => !groupPath(sheet, within).some((id) => all.has(id)))
+}
+
+/** The ids of all groups whose pieces are all among some. */
+export function groupsWhollyIn(sheet: Sheet, ids: ReadonlySet<string>): ReadonlySet<string> {
+	const whole = new Set(sheet.groups?.map(({ id }) => id))
+	for (const { id, group } of sheet.pieces)
+		if (!ids.has(id)) for (const outer of groupPath(sheet, group)) whole.delete(outer)
+	return whole
 }
 
 function sharedPath(a: readonly string[], b: readonly string[]): readonly string[] {

@@ -54,5 +54,3 @@ export interface Limits {
 	/** Photos are to have so many px to the inch at the size they go out. */
 	readonly photoPpi: number
 }
-
-export const NO_LIMITS: Limits = { neck: 0, small: 0, hair: 0, sliver: 0, ends: 0, photoPpi: 0 }

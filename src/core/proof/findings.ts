@@ -11,21 +11,16 @@ import { ofSheet } from './ofSheet'
  * piece, between pieces, and of the sheet. Pieces that are hidden are only said to be.
  */
 export function findings(sheet: Sheet, limits: Limits): Finding[] {
-	const steps = findingSteps(sheet, limits)
-	for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value
-}
-
-/** Like {@link findings}, resting after each piece: what is asked anew meanwhile need not wait. */
-export function* findingSteps(sheet: Sheet, limits: Limits): Generator<void, Finding[]> {
 	const shown = sheet.pieces.filter(({ hidden }) => !hidden)
 	const found: Finding[] = []
 	for (const piece of shown) {
 		for (const contour of piece.contours) found.push(...ofOutline(piece, contour, limits))
 		found.push(...ofPiece(piece, limits))
-		yield
 	}
-	found.push(...betweenOutlines(shown, limits))
-	yield
-	found.push(...betweenPieces(shown, limits))
-	return [...found, ...ofSheet(sheet, limits)]
+	return [
+		...found,
+		...betweenOutlines(shown, limits),
+		...betweenPieces(shown, limits),
+		...ofSheet(sheet, limits),
+	]
 }

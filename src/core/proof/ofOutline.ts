@@ -126,7 +126,7 @@ function badHandles(contour: Contour, found: Found): Finding[] {
 }
 
 /** Whether the lines from both ends to their control points cross. */
-export function handlesCross([a, b, c, d]: Cubic): boolean {
+function handlesCross([a, b, c, d]: Cubic): boolean {
 	const [u, v, w] = [subtract(b, a), subtract(c, d), subtract(d, a)]
 	const turn = cross(u, v)
 	if (Math.abs(turn) < 1e-9) return false

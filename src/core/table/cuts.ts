@@ -4,7 +4,6 @@ import { type Arc, arcLengthOf, arcsOf, pointOnArc } from '../geometry/arcs'
 import {
 	add,
 	cross,
-	distance,
 	dot,
 	type Point,
 	perpendicular,
@@ -168,14 +167,4 @@ export function beginOf({ runs }: Cut): Point {
 /** Where a cut ends. */
 export function endOf({ runs }: Cut): Point {
 	return runs.at(-1)?.at(-1)?.to ?? [0, 0]
-}
-
-/** How far the head goes without burning, mm: between runs, over tabs. */
-export function skipsOf({ runs }: Cut): number {
-	return runs
-		.slice(1)
-		.reduce(
-			(sum, run, n) => sum + distance(runs[n]?.at(-1)?.to ?? [0, 0], run[0]?.from ?? [0, 0]),
-			0,
-		)
 }

@@ -109,7 +109,7 @@ function figuresOf(
 }
 
 /** When each step is done, s from the beginning. */
-export function timesOf(steps: readonly Step[], bed: Bed): number[] {
+function timesOf(steps: readonly Step[], bed: Bed): number[] {
 	let at = homeOf(bed)
 	let now = 0
 	return steps.map((step) => {

@@ -1,4 +1,5 @@
 import { at } from '../../geometry/numbers'
+import { levelsOf } from '../../path/hex'
 import { coloursOf } from '../colours'
 
 /** Colours as `coloursOf` gives them, three numbers each, and how often each occurs. */
@@ -110,11 +111,6 @@ function apart(colours: Float64Array, n: number, means: readonly number[], m: nu
 
 /** Of each colour, `#rrggbb`, what `coloursOf` gives for it. */
 export function labOf(colours: readonly string[]): Float32Array {
-	const data = Uint8ClampedArray.from(
-		colours.flatMap((hex) => [
-			...[1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16)),
-			255,
-		]),
-	)
+	const data = Uint8ClampedArray.from(colours.flatMap((hex) => [...levelsOf(hex), 255]))
 	return coloursOf({ width: colours.length, height: 1, data })
 }

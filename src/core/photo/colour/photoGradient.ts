@@ -2,6 +2,7 @@ import { boxOf } from '../../geometry/box'
 import { floatAt, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { type Gradient, roundAt } from '../../path/gradients'
+import { levelsOf } from '../../path/hex'
 import type { Contour, Stop } from '../../path/model'
 import { coloursOf } from '../colours'
 import type { Pixels } from '../pixels'
@@ -252,9 +253,7 @@ function flatResidual(colours: Float32Array): number {
 
 function residualOf(shares: Float64Array, stops: readonly Stop[], colours: Float32Array): number {
 	const last = stops.length - 1
-	const levels = stops.map(({ colour }) =>
-		[1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16)),
-	)
+	const levels = stops.map(({ colour }) => levelsOf(colour))
 	const data = new Uint8ClampedArray(4 * shares.length)
 	for (let k = 0; k < shares.length; k++) {
 		const { n, t } = between(shares[k] ?? 0, last)

@@ -1,4 +1,5 @@
 import { offset } from '../../combine/offset'
+import { levelsOf } from '../../path/hex'
 import type { Contour, FillRule } from '../../path/model'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'
@@ -145,10 +146,7 @@ function moved(
 }
 
 function groundAt({ colours, angle }: Backdrop, width: number, height: number) {
-	const levels = colours.map((colour) =>
-		[1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16)),
-	)
-	const [first = [255, 255, 255], last = first] = levels
+	const [first = [255, 255, 255] as const, last = first] = colours.map(levelsOf)
 	const way = (angle * Math.PI) / 180
 	const [c, s] = [Math.cos(way), Math.sin(way)]
 	// From corner to corner, whichever way it runs.

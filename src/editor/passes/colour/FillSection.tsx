@@ -31,6 +31,7 @@ export function FillSection() {
 				<SwitchRow
 					label="Moves with the piece"
 					checked={!first.paintStays}
+					disabled={readOnly}
 					onChange={(moves) => {
 						paint('Change whether paint moves', { paintStays: !moves }, 'paint-stays')
 						rest()

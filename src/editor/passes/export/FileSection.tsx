@@ -125,7 +125,13 @@ export function FileSection() {
 					out as a line, not as a filled shape.
 				</Notice>
 			)}
-			<SendButtons sheet={sheet} ask={ask} wish={meant} disabled={pieces === 0} />
+			<SendButtons
+				sheet={sheet}
+				// What was made to say how large it is goes out as it is.
+				made={() => (files ? Promise.resolve(files) : ask())}
+				wish={meant}
+				disabled={pieces === 0}
+			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				{pieces === 0 ? 'There is nothing to export yet.' : format.says}
 			</Typography>
@@ -135,12 +141,12 @@ export function FileSection() {
 
 function SendButtons({
 	sheet,
-	ask,
+	made,
 	wish: { format },
 	disabled,
 }: {
 	sheet: Sheet
-	ask: () => Promise<OutFile[]>
+	made: () => Promise<readonly OutFile[]>
 	wish: ExportWish
 	disabled: boolean
 }) {
@@ -148,7 +154,7 @@ function SendButtons({
 	const withFile = async (use: (file: OutFile) => Promise<void>) => {
 		setBusy(true)
 		await told(
-			ask()
+			made()
 				.then((files) => inOneFile(files, fileStem(sheet.name)))
 				.then((file) => file && use(file)),
 		)

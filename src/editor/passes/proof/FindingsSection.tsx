@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { setLeft } from '@/core'
 import { FINDING_KINDS, type Finding, limitsFor, type ProofFor } from '@/core/proofs'
 import { lookAt } from '@/editor/bench/lookAt'
@@ -117,6 +117,8 @@ function KindRow({
 	const sheet = useSheetAtRest()
 	const at = useSlice(proofSlice, (state) => state.at)
 	const [next, setNext] = useState(0)
+	/** How often something was to be looked at, or no longer: only the last counts. */
+	const previews = useRef(0)
 	const { name, why, grade, mend } = FINDING_KINDS[kind]
 	const shown = all.findIndex(({ key }) => key === at)
 	const now = all[Math.max(0, shown)]
@@ -131,11 +133,14 @@ function KindRow({
 		lookAt(one.at, desk)
 	}
 	const preview = async (on: boolean) => {
-		if (!on || !mend) return proof.setState({ ghost: null })
+		const asked = ++previews.current
+		proof.setState({ ghost: null })
+		if (!on || !mend) return
 		const ghost = await mendedBy({ ...open.sheet(), photos: [], guides: [] }, [now]).catch(
 			() => null,
 		)
-		proof.setState({ ghost })
+		// By now the pointer may be elsewhere, or what was looked at mended.
+		if (asked === previews.current) proof.setState({ ghost })
 	}
 	const leave = (some: readonly Finding[]) =>
 		open.apply(some.length > 1 ? 'Leave findings' : 'Leave a finding', (s) =>
@@ -178,7 +183,10 @@ function KindRow({
 						onPointerLeave={() => void preview(false)}
 						onFocus={() => void preview(true)}
 						onBlur={() => void preview(false)}
-						onClick={() => void onMend([now], mend)}
+						onClick={() => {
+							void preview(false)
+							void onMend([now], mend)
+						}}
 					>
 						{mend}
 					</Button>

@@ -25,7 +25,9 @@ export function listed(
 	const kinds = new Map<FindingKind, Finding[]>()
 	for (const finding of findings) {
 		if (aside.has(finding.key) || !matters(finding.kind, purpose)) continue
-		kinds.set(finding.kind, [...(kinds.get(finding.kind) ?? []), finding])
+		const all = kinds.get(finding.kind)
+		if (all) all.push(finding)
+		else kinds.set(finding.kind, [finding])
 	}
 	const rank = (kind: FindingKind) => GRADES.indexOf(FINDING_KINDS[kind].grade)
 	return [...kinds]

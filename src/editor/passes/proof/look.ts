@@ -1,3 +1,4 @@
+import { levelsOf } from '@/core'
 import { BLACK_ON_WHITE, type Silhouette } from '@/editor/bench/definitions'
 import type { Look } from './proofSlice'
 
@@ -19,6 +20,6 @@ export function silhouetteOf({ ground, colour, mirrored, upsideDown, divider }: 
 
 /** Black or white, whichever is told better from a colour (ITU-R BT.709 brightness of coded values). */
 export function inkOn(colour: string): string {
-	const level = (at: number) => Number.parseInt(colour.slice(at, at + 2), 16)
-	return 0.2126 * level(1) + 0.7152 * level(3) + 0.0722 * level(5) > 110 ? '#000000' : '#ffffff'
+	const [r, g, b] = levelsOf(colour)
+	return 0.2126 * r + 0.7152 * g + 0.0722 * b > 110 ? '#000000' : '#ffffff'
 }

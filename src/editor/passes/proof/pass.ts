@@ -3,9 +3,12 @@ import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { paintAgainst } from '../against/paintAgainst'
 import { silhouetteOf } from './look'
-import { paintFindings } from './paintFindings'
+import type { paintFindings } from './paintFindings'
 import { PROOF_PARTS } from './parts'
 import { proofSlice } from './proofSlice'
+
+/** Comes with the card: it knows all kinds of findings. */
+let painter: typeof paintFindings | null = null
 
 /** The shape alone. */
 export const proofPass: PassDef = {
@@ -40,8 +43,12 @@ export const proofPass: PassDef = {
 	overlays: {
 		paint: (ctx, viewport, { slices, sheet }) => {
 			paintAgainst(ctx, viewport, slices)
-			paintFindings(ctx, viewport, slices, sheet)
+			painter?.(ctx, viewport, slices, sheet)
 		},
 	},
-	Card: lazy(() => import('./ProofCard').then((m) => ({ default: m.ProofCard }))),
+	Card: lazy(async () => {
+		const [card, paint] = await Promise.all([import('./ProofCard'), import('./paintFindings')])
+		painter = paint.paintFindings
+		return { default: card.ProofCard }
+	}),
 }
