@@ -1,5 +1,13 @@
-import { readFile } from 'node:fs/promises'
-import { test as base, expect, type Locator, type Page } from '@playwright/test'
+import { mkdtemp, readFile, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import {
+	type BrowserContext,
+	test as base,
+	expect,
+	type Locator,
+	type Page,
+} from '@playwright/test'
 import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
 import { fitBox, toScreen, type View } from '../src/editor/bench/view'
@@ -208,7 +216,49 @@ export class Bench {
 	}
 }
 
-export const test = base.extend<{ bench: Bench }>({
+/** Everything that a page may have stored. */
+const STORED = 'cookies,file_systems,indexeddb,local_storage,service_workers,cache_storage'
+
+export const test = base.extend<{ bench: Bench }, { profile: BrowserContext }>({
+	// One browser a worker: what it fetched and compiled for one test it has for the next.
+	profile: [
+		async ({ playwright }, use, { project }) => {
+			const folder = await mkdtemp(join(tmpdir(), 'skiagram-e2e-'))
+			const { launchOptions, viewport, baseURL } = project.use
+			const profile = await playwright.chromium.launchPersistentContext(folder, {
+				...launchOptions,
+				...(viewport !== undefined && { viewport }),
+				...(baseURL !== undefined && { baseURL }),
+			})
+			await use(profile)
+			await profile.close()
+			await rm(folder, { recursive: true, force: true })
+		},
+		{ scope: 'worker' },
+	],
+	// Each test finds it empty; those for fingers have a browser of their own.
+	context: async ({ profile, browser, hasTouch, isMobile, viewport, baseURL }, use) => {
+		if (hasTouch || isMobile) {
+			const own = await browser.newContext({
+				hasTouch,
+				isMobile,
+				viewport,
+				...(baseURL !== undefined && { baseURL }),
+			})
+			await use(own)
+			return own.close()
+		}
+		const [blank = await profile.newPage()] = profile.pages()
+		const session = await profile.newCDPSession(blank)
+		const { origin } = new URL(baseURL ?? '')
+		await session.send('Storage.clearDataForOrigin', { origin, storageTypes: STORED })
+		await session.detach()
+		await use(profile)
+		await profile.unrouteAll()
+		await profile.clearPermissions()
+		await profile.setOffline(false)
+		for (const page of profile.pages()) if (page !== blank) await page.close()
+	},
 	bench: async ({ page }, use) => {
 		// Native file dialogs cannot be driven: without them files go through plain downloads.
 		await page.addInitScript(() => {

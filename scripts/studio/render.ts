@@ -9,7 +9,7 @@ import { scenes } from './scenes.ts'
 
 /**
  * Takes the demo photographs: `npm run studio -- lantern [--scale 0.25] [--out DIR]`.
- * Writes `NAME.jpg`, its exact coverage, `truth/NAME.png`, and its outlines, `truth/NAME.svg`; of a
+ * Writes `NAME.jpg`, a small one of it for the shelf, `shelf/NAME.jpg`, its exact coverage, `truth/NAME.png`, and its outlines, `truth/NAME.svg`; of a
  * tray of things these for each.
  */
 
@@ -37,7 +37,7 @@ const { values, positionals } = parseArgs({
 	},
 })
 const names = positionals.length > 0 ? positionals : Object.keys(scenes)
-mkdirSync(`${values.out}/truth`, { recursive: true })
+for (const folder of ['truth', 'shelf']) mkdirSync(`${values.out}/${folder}`, { recursive: true })
 for (const name of names) await take(name, Number(values.scale), values.out)
 
 async function take(name: string, scale: number, out: string): Promise<void> {
@@ -62,6 +62,7 @@ async function take(name: string, scale: number, out: string): Promise<void> {
 	await sharp(rgb, { raw: { width, height, channels: 3 } })
 		.jpeg({ quality: scene.quality ?? 90, chromaSubsampling: '4:4:4', mozjpeg: true })
 		.toFile(`${out}/${name}.jpg`)
+	await onShelf(`${out}/${name}.jpg`, `${out}/shelf/${name}.jpg`)
 	for (const truth of truths) {
 		await sharp(truth.mask, { raw: { width, height, channels: 1 } })
 			.png({ compressionLevel: 9 })
@@ -72,6 +73,16 @@ async function take(name: string, scale: number, out: string): Promise<void> {
 		)
 	}
 	console.log(`${out}/${name}.jpg ${width} × ${height}`)
+}
+
+/** Photos on the home page's shelf are so large at most, px: twice as large as they show. */
+const SHELF = { width: 320, height: 240 } as const
+
+async function onShelf(photo: string, to: string): Promise<void> {
+	await sharp(photo)
+		.resize({ ...SHELF, fit: 'inside' })
+		.jpeg({ quality: 80, mozjpeg: true })
+		.toFile(to)
 }
 
 /** Hands bands of rows to one worker thread a core until the picture is whole. */

@@ -47,7 +47,7 @@ export function SampleShelf({
 					>
 						{/* biome-ignore lint/performance/noImgElement: a local file, shown as it is */}
 						<img
-							src={sample.file}
+							src={sample.small}
 							alt={sample.alt}
 							width={sample.width}
 							height={sample.height}

@@ -39,11 +39,16 @@ export type Read = OnPhoto & { readonly field: EdgeField }
 
 const bare = ({ photo, contours }: Read): OnPhoto => ({ photo, contours })
 
-/** How outlines lie against their photos; `null` for a request that a newer one overtook. */
-export const measureEdges = newestOnly(async (all: readonly Read[]): Promise<EdgeProfile[]> => {
+async function measured(all: readonly Read[]): Promise<EdgeProfile[]> {
 	for (const { photo, field } of all) await given(photo, field)
 	return edges.run((worker) => worker.measure(all.map(bare)))
-})
+}
+
+/** How outlines lie against their photos; `null` for a request that a newer one overtook. */
+export const measureEdges = newestOnly(measured)
+
+/** The same of all outlines of a sheet, for its proof: what is measured beside it does not overtake it. */
+export const proofEdges = newestOnly(measured)
 
 /** Outlines moved onto the edges, with profiles before and after; `null` where a newer request overtook it. */
 export const fitOutlines = newestOnly(async (one: Read, o: FitToEdgesOptions): Promise<Moved> => {

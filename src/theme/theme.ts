@@ -43,6 +43,14 @@ export const theme = createTheme({
 	components: {
 		MuiCssBaseline: {
 			styleOverrides: {
+				// Nothing moves for those who asked for calm: what opens is there at once.
+				'@media (prefers-reduced-motion: reduce)': {
+					'*, *::before, *::after': {
+						transitionDuration: '0.01ms !important',
+						transitionDelay: '0ms !important',
+						scrollBehavior: 'auto !important',
+					},
+				},
 				body: { fontVariantNumeric: 'tabular-nums', overscrollBehavior: 'none' },
 				'.number, .number.MuiTypography-root, .number.MuiButton-root, input.number': {
 					fontFamily: NUMBER_FACE,

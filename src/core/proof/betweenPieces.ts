@@ -1,7 +1,8 @@
-import { combineAreas } from '../combine/combine'
+import { combine, combineAreas } from '../combine/combine'
 import type { Area } from '../combine/divide'
 import { offset } from '../combine/offset'
 import { boxesTouch, growBox } from '../geometry/box'
+import type { Point } from '../geometry/point'
 import { piecesBox } from '../path/arrangePieces'
 import { boundsOf, flattenContour, isFilled } from '../path/contour'
 import type { Contour, Piece } from '../path/model'
@@ -37,31 +38,57 @@ export function betweenPieces(pieces: readonly Piece[], { sliver }: Limits): Fin
 	return pairs.slice(0, MOST_PAIRS).flatMap(([a, b]) => gaps(a, b, sliver))
 }
 
-/** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
 function gaps(a: Piece, b: Piece, width: number): Finding[] {
-	const own = (piece: Piece): Area => ({
-		contours: piece.contours.filter(isFilled),
-		rule: piece.fillRule,
+	return gapsBetween(a, b, width).parts.map((part): Finding => {
+		const at = middleOf(part)
+		return {
+			kind: 'sliver',
+			key: `sliver ${a.id} ${b.id} ${placeKey(at)}`,
+			piece: a.id,
+			beside: b.id,
+			at,
+			size: width,
+		}
 	})
+}
+
+/**
+ * The lower of two pieces, grown over a gap to the upper and half the gap's width on beneath it, so that
+ * no hairline of the ground is left; where the upper is seen through, up to it alone.
+ * @param at where the gap is, px
+ * @returns the same piece where there is no gap
+ */
+export function grownOver(lower: Piece, upper: Piece, at: Point, width: number): Piece {
+	const { closed, parts } = gapsBetween(lower, upper, width)
+	const part = parts.find((one) => placeKey(middleOf(one)) === placeKey(at))
+	if (!part) return lower
+	const tolerance = width * ROUGHLY
+	const within = combine('overlap', offset([part], width / 2, { tolerance }), closed)
+	const strip = upper.opacity < 1 ? combineAreas('cut-out', [plain(within), own(upper)]) : within
+	return {
+		...lower,
+		contours: [
+			...lower.contours.filter((contour) => !isFilled(contour)),
+			...combineAreas('merge', [own(lower), plain(strip)]),
+		],
+	}
+}
+
+const own = ({ contours, fillRule }: Piece): Area => ({
+	contours: contours.filter(isFilled),
+	rule: fillRule,
+})
+const plain = (contours: readonly Contour[]): Area => ({ contours, rule: 'nonzero' })
+
+/** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
+function gapsBetween(a: Piece, b: Piece, width: number) {
 	const both = combineAreas('merge', [own(a), own(b)])
 	const tolerance = width * ROUGHLY
 	const closed = offset(offset(both, width / 2, { tolerance }), -width / 2, { tolerance })
-	const filled = combineAreas('cut-out', [
-		{ contours: closed, rule: 'nonzero' },
-		{ contours: both, rule: 'nonzero' },
-	])
-	return filled
-		.filter((part) => isLong(part, width) && [a, b].every((piece) => liesBy(part, piece, width)))
-		.map((part): Finding => {
-			const at = middleOf(part)
-			return {
-				kind: 'sliver',
-				key: `sliver ${a.id} ${b.id} ${placeKey(at)}`,
-				piece: a.id,
-				at,
-				size: width,
-			}
-		})
+	const parts = combine('cut-out', closed, both).filter(
+		(part) => isLong(part, width) && [a, b].every((piece) => liesBy(part, piece, width)),
+	)
+	return { closed, parts }
 }
 
 /** Whether a part touches a piece along a good stretch, not at a corner alone. */

@@ -21,6 +21,8 @@ export type FindingKind =
 	| 'twice'
 	| 'hidden'
 	| 'locked'
+	| 'crowded'
+	| 'strays'
 	| 'coarse-photo'
 
 /** Something that a proof noticed, and where. */
@@ -30,6 +32,8 @@ export interface Finding {
 	readonly key: string
 	/** The piece it is about, by its id; of the whole sheet where absent. */
 	readonly piece?: string
+	/** The upper piece, where it is about two. */
+	readonly beside?: string
 	readonly contour?: string
 	/** Nodes it is about, by their ids. */
 	readonly nodes?: readonly string[]
@@ -51,6 +55,8 @@ export interface Limits {
 	readonly sliver: number
 	/** Ends nearer to each other than this look joined. */
 	readonly ends: number
+	/** Outlines further off the photo's edge than this are not true to it. */
+	readonly strays: number
 	/** Photos are to have so many px to the inch at the size they go out. */
 	readonly photoPpi: number
 }

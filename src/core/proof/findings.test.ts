@@ -10,7 +10,7 @@ import { limitsFor, matters } from './limits'
 import { allMended, mended as mendedBy } from './mend'
 
 /** Necks under 4 px, details under 6, nodes within 0.2, gaps under 2, ends within 4. */
-const LIMITS = { neck: 4, small: 6, hair: 0.2, sliver: 2, ends: 4, photoPpi: 0 }
+const LIMITS = { neck: 4, small: 6, hair: 0.2, sliver: 2, ends: 4, strays: 0, photoPpi: 0 }
 
 function sheetOf(...paths: (string | Piece)[]): Sheet {
 	const pieces = paths.map((one, n) =>
@@ -33,6 +33,10 @@ const joined = (turn: number) => {
 	const [c, s] = [Math.cos(turn), Math.sin(turn)]
 	return `M20 100C40 60 60 50 100 50C${100 + 40 * c} ${50 + 40 * s} 170 80 180 120L100 160Z`
 }
+
+/** A saw of so many nodes. */
+const comb = (nodes: number) =>
+	`M0 0L${Array.from({ length: nodes - 3 }, (_, k) => `${(k / nodes) * 180} ${20 + 60 * (k % 2)}`).join('L')}L180 180L0 180Z`
 
 /** For each kind something that has it, and something that nearly has. */
 const CASES: readonly (readonly [FindingKind, Sheet, Sheet])[] = [
@@ -87,6 +91,7 @@ const CASES: readonly (readonly [FindingKind, Sheet, Sheet])[] = [
 	['twice', sheetOf(SQUARE, 'M120 120V20H20V120Z'), sheetOf(SQUARE, 'M120 121V20H20V121Z')],
 	['hidden', hiddenIn(sheetOf(SQUARE, bar(20))), sheetOf(SQUARE, bar(20))],
 	['locked', lockedIn(sheetOf(SQUARE)), sheetOf(SQUARE)],
+	['crowded', sheetOf(comb(401)), sheetOf(comb(399))],
 ]
 
 function hiddenIn(sheet: Sheet): Sheet {

@@ -54,6 +54,7 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		name: 'Thin neck',
 		why: 'What holds two parts together here is thinner than the limit, and tears or burns.',
 		grade: 'risk',
+		mend: 'Widen it',
 	},
 	small: {
 		name: 'Too small',
@@ -101,11 +102,13 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		name: 'Handles too long',
 		why: 'They cross, or reach far beyond their segment: the curve swings out or loops.',
 		grade: 'hint',
+		mend: 'Shorten them',
 	},
 	sliver: {
 		name: 'Sliver between pieces',
 		why: 'A gap too narrow to be meant lets the ground shine through.',
 		grade: 'risk',
+		mend: 'Close the gap',
 	},
 	twice: {
 		name: 'The same outline twice',
@@ -121,8 +124,20 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 	},
 	locked: {
 		name: 'Locked',
-		why: 'It goes out all the same.',
+		why: 'It goes out all the same, and nothing in it is mended.',
 		grade: 'hint',
+		mend: 'Unlock it',
+	},
+	crowded: {
+		name: 'Very many nodes',
+		why: 'With so many, thin places and needless nodes are not looked for: thin it first.',
+		grade: 'hint',
+	},
+	strays: {
+		name: 'Off the photo’s edge',
+		why: 'The outline runs beside the edge that the photo shows there.',
+		grade: 'hint',
+		mend: 'Fit it to the photo',
 	},
 	'coarse-photo': {
 		name: 'Coarse photo',

@@ -8,12 +8,18 @@ export type ProofFor = (typeof PROOFS)[number]
 /** Where no real size was measured, artwork is thought to be made so wide, mm. */
 const SUPPOSED_WIDTH_MM = 200
 
-/** Limits in mm, but for the photo's px to the inch. */
-const MM: Readonly<Record<ProofFor, Limits>> = {
-	print: { neck: 0.25, small: 0.4, hair: 0.03, sliver: 0.2, ends: 0.8, photoPpi: 200 },
-	cutting: { neck: 1, small: 1.5, hair: 0.05, sliver: 0.5, ends: 1, photoPpi: 0 },
-	screen: { neck: 0.3, small: 0.5, hair: 0.05, sliver: 0.2, ends: 0.8, photoPpi: 0 },
+type Lengths = Omit<Limits, 'photoPpi' | 'strays'>
+
+/** Limits in mm. */
+const MM: Readonly<Record<ProofFor, Lengths>> = {
+	print: { neck: 0.25, small: 0.4, hair: 0.03, sliver: 0.2, ends: 0.8 },
+	cutting: { neck: 1, small: 1.5, hair: 0.05, sliver: 0.5, ends: 1 },
+	screen: { neck: 0.3, small: 0.5, hair: 0.05, sliver: 0.2, ends: 0.8 },
 }
+/** Print shows a photo's pixels where there are fewer to the inch than this. */
+const PRINT_PPI = 200
+/** Being true to the photo is a matter of its own px, whatever the artwork is for. */
+const STRAYS_PX = 2
 
 /** Kinds that do not matter for a purpose. */
 const NO_MATTER: Readonly<Record<ProofFor, readonly FindingKind[]>> = {
@@ -25,9 +31,12 @@ const NO_MATTER: Readonly<Record<ProofFor, readonly FindingKind[]>> = {
 /** The limits of a purpose on a sheet, px. */
 export function limitsFor(purpose: ProofFor, { mmPerPx, width }: Sheet): Limits {
 	const mm = mmPerPx ?? SUPPOSED_WIDTH_MM / width
-	const { photoPpi, ...lengths } = MM[purpose]
-	const px = Object.fromEntries(Object.entries(lengths).map(([name, v]) => [name, v / mm]))
-	return { ...(px as unknown as Omit<Limits, 'photoPpi'>), photoPpi }
+	const px = Object.fromEntries(Object.entries(MM[purpose]).map(([name, v]) => [name, v / mm]))
+	return {
+		...(px as unknown as Lengths),
+		strays: STRAYS_PX,
+		photoPpi: purpose === 'print' ? PRINT_PPI : 0,
+	}
 }
 
 export function matters(kind: FindingKind, purpose: ProofFor): boolean {

@@ -3,14 +3,18 @@ import { resolveSelfCrossings } from '../combine/resolve'
 import { followSuggestion, suggestionsFor } from '../fit/suggestions'
 import { boundsOf, isFilled, reverseContour } from '../path/contour'
 import { closeOutline } from '../path/draw'
-import { findContour, mapPiece } from '../path/edit'
+import { findContour, mapContour, mapPiece } from '../path/edit'
 import { CannotJoin, joinEnds } from '../path/ends'
 import type { Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import { setKind } from '../path/nodes'
 import { changePiece, removeOutline } from '../path/pieces'
 import { removeNodes } from '../path/remove'
+import { grownOver } from './betweenPieces'
 import type { Finding, FindingKind } from './finding'
+import { withShortHandles } from './longHandles'
+import { necksOf, widened } from './necks'
+import { placeKey } from './rings'
 
 /** The sheet with a finding mended; the same where it cannot be, or is gone already. */
 export function mended(sheet: Sheet, finding: Finding): Sheet {
@@ -90,8 +94,23 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	'nearly-smooth': followed,
 	'nearly-corner': followed,
 	kink: (sheet, { nodes = [] }) => setKind(sheet, new Set(nodes), 'smooth'),
+	neck: (sheet, { piece = '', at, size = 0 }) =>
+		mapPiece(sheet, piece, (one) => {
+			const area = { contours: one.contours.filter(isFilled), rule: one.fillRule }
+			const neck = necksOf(area, size).find((other) => placeKey(other.at) === placeKey(at))
+			if (!neck) return one
+			const open = one.contours.filter((contour) => !isFilled(contour))
+			return { ...one, contours: [...open, ...widened(area, neck, size)] }
+		}),
+	handles: (sheet, { contour = '', nodes: [from = ''] = [] }) =>
+		mapContour(sheet, contour, (one) => withShortHandles(one, from)),
+	sliver: (sheet, { piece = '', beside, at, size = 0 }) => {
+		const upper = sheet.pieces.find(({ id }) => id === beside)
+		return upper ? mapPiece(sheet, piece, (one) => grownOver(one, upper, at, size)) : sheet
+	},
 	twice: (sheet, { contour = '' }) => removeOutline(sheet, contour),
 	hidden: (sheet, { piece = '' }) => changePiece(sheet, piece, { hidden: false }),
+	locked: (sheet, { piece = '' }) => changePiece(sheet, piece, { locked: false }),
 }
 
 function followed(sheet: Sheet, { kind, contour, nodes = [] }: Finding): Sheet {

@@ -1,11 +1,12 @@
 import { isSelfCrossing } from '../combine/selfCrossing'
 import { suggestionsFor } from '../fit/suggestions'
-import type { Cubic } from '../geometry/cubic'
 import { cross, distance, mix, type Point, subtract } from '../geometry/point'
-import { boundsOf, isStraight, neighbours, segmentCubic, segments } from '../path/contour'
+import { isStraight, neighbours, segmentCubic, segments } from '../path/contour'
 import type { Contour, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
 import type { Finding, FindingKind, Limits } from './finding'
+import { areHandlesLong, handleReach } from './longHandles'
+import { middleOf } from './rings'
 
 /** Outlines of more nodes want thinning, not advice on each. */
 const MOST_ADVISED = 400
@@ -13,8 +14,6 @@ const MOST_ADVISED = 400
 const KINK = { least: 0.16, most: 0.5 } as const
 /** Segments beside a kink are so long at least, px: beside shorter ones it is part of a round corner. */
 const KINK_SEGMENT_PX = 6
-/** A handle is overlong beyond so many lengths of its segment's chord. */
-const OVERLONG = 1.6
 
 /** What there is to notice about one outline by itself. */
 export function ofOutline(piece: Piece, contour: Contour, limits: Limits): Finding[] {
@@ -87,7 +86,7 @@ function tooNear(contour: Contour, { hair }: Limits, found: Found): Finding[] {
 }
 
 function advice(contour: Contour, found: Found): Finding[] {
-	if (contour.nodes.length > MOST_ADVISED) return []
+	if (contour.nodes.length > MOST_ADVISED) return [found('crowded', middleOf(contour), '')]
 	return suggestionsFor(contour).map(({ what, node, at, amount }) =>
 		found(what, at, node, { nodes: [node], size: amount }),
 	)
@@ -111,31 +110,13 @@ function kinks(contour: Contour, found: Found): Finding[] {
 
 /** Handles that cross each other, or reach far beyond their segment. */
 function badHandles(contour: Contour, found: Found): Finding[] {
-	return segments(contour).flatMap((segment) => {
-		const { from, to } = segment
-		if (!from.out && !to.in) return []
-		const cubic = segmentCubic(segment)
-		const chord = distance(from.at, to.at)
-		const reach = Math.max(distance(cubic[0], cubic[1]), distance(cubic[3], cubic[2]))
-		const over = chord > 1 && reach > OVERLONG * chord
-		if (!over && !handlesCross(cubic)) return []
-		return [
-			found('handles', mix(from.at, to.at, 0.5), from.id, { nodes: [from.id, to.id], size: reach }),
-		]
-	})
-}
-
-/** Whether the lines from both ends to their control points cross. */
-function handlesCross([a, b, c, d]: Cubic): boolean {
-	const [u, v, w] = [subtract(b, a), subtract(c, d), subtract(d, a)]
-	const turn = cross(u, v)
-	if (Math.abs(turn) < 1e-9) return false
-	const along = cross(w, v) / turn
-	const other = cross(w, u) / turn
-	return along > 0 && along < 1 && other > 0 && other < 1
-}
-
-function middleOf(contour: Contour): Point {
-	const { minX, minY, maxX, maxY } = boundsOf(contour)
-	return [(minX + maxX) / 2, (minY + maxY) / 2]
+	return segments(contour)
+		.filter(areHandlesLong)
+		.map((segment) => {
+			const { from, to } = segment
+			return found('handles', mix(from.at, to.at, 0.5), from.id, {
+				nodes: [from.id, to.id],
+				size: handleReach(segmentCubic(segment)),
+			})
+		})
 }

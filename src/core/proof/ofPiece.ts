@@ -1,14 +1,13 @@
-import { combineAreas } from '../combine/combine'
-import { offset } from '../combine/offset'
 import { ruleDifference } from '../combine/resolve'
 import type { Point } from '../geometry/point'
-import { boundsOf, flattenContour, isFilled } from '../path/contour'
+import { boundsOf, isFilled, nodeCount } from '../path/contour'
 import { ringedOf } from '../path/enclosing'
 import type { Contour, Piece } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import { areWorkable } from '../path/reach'
 import type { Finding, FindingKind, Limits } from './finding'
-import { dense, middleOf, placeKey, toRing } from './rings'
+import { necksOf } from './necks'
+import { middleOf, placeKey } from './rings'
 
 /** Pieces of more nodes are not looked at for thin places: it would take too long beside other work. */
 const MOST_NODES = 3000
@@ -84,48 +83,15 @@ function smallParts(piece: Piece, { small }: Limits, found: Found): Finding[] {
 	})
 }
 
-/**
- * Places where the piece is thinner than a width and yet holds together what is thicker: what is lost
- * when it is shrunk by half the width and grown again, if it touches what remains on two sides or more.
- */
-function necks(piece: Piece, areas: readonly Contour[], { neck }: Limits, found: Found): Finding[] {
-	const nodes = areas.reduce((sum, contour) => sum + contour.nodes.length, 0)
-	if (neck <= 0 || nodes > MOST_NODES) return []
-	const area = { contours: areas, rule: piece.fillRule }
-	const tolerance = neck * ROUGHLY
-	const shrunk = offset(areas, -neck / 2, { rule: piece.fillRule, tolerance })
-	if (shrunk.length === 0) return []
-	const thick = offset(shrunk, neck / 2, { tolerance })
-	const lost = combineAreas('cut-out', [area, { contours: thick, rule: 'nonzero' }])
-	return lost.flatMap((part) => {
-		const { minX, minY, maxX, maxY } = boundsOf(part)
-		// What is left of a corner is smaller than this.
-		if (Math.max(maxX - minX, maxY - minY) < neck / 3) return []
-		// Along smooth edges what is lost is a film, no thicker than shrinking and growing are exact.
-		if (thicknessOf(part) < neck / 15 || sidesTouching(part, thick, neck / 50) < 2) return []
-		const at = middleOf(part)
-		return [found('neck', at, placeKey(at), { size: neck })]
-	})
-}
-
-/** So roughly, as a share of a neck, pieces are shrunk and grown: finer takes ten times as long. */
-const ROUGHLY = 1 / 40
-
-/** On how many stretches of its edge a part touches other outlines. */
-function sidesTouching(part: Contour, others: readonly Contour[], reach: number): number {
-	const rings = others.map((contour) => flattenContour(contour, reach / 2))
-	const places = dense(flattenContour(part, reach / 2), 4 * reach)
-	const touching = places.map((p) => rings.some((ring) => toRing(p, ring) <= reach))
-	const begins = touching.filter((on, i) => on && !touching.at(i - 1)).length
-	return begins === 0 && touching.some(Boolean) ? 1 : begins
-}
-
-/** Area by half the way round: how thick a long part is, px. */
-function thicknessOf(part: Contour): number {
-	const ring = flattenContour(part, 0.05)
-	const round = ring.reduce((sum, [x, y], i) => {
-		const [u, v] = ring[(i + 1) % ring.length] ?? [x, y]
-		return sum + Math.hypot(u - x, v - y)
-	}, 0)
-	return round > 0 ? (2 * Math.abs(ringedOf(part).area)) / round : 0
+/** Places where the piece is thinner than a width and yet holds together what is thicker. */
+function necks(
+	{ fillRule: rule }: Piece,
+	contours: readonly Contour[],
+	{ neck }: Limits,
+	found: Found,
+): Finding[] {
+	if (neck <= 0 || nodeCount(contours) > MOST_NODES) return []
+	return necksOf({ contours, rule }, neck).map(({ at }) =>
+		found('neck', at, placeKey(at), { size: neck }),
+	)
 }

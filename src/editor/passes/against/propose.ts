@@ -122,11 +122,12 @@ function differs(a: Contour, b: Contour): boolean {
 export async function profileOf(
 	targets: readonly Target[],
 	edges: PhotoEdges,
+	measure = measureEdges,
 ): Promise<Profile | null> {
 	const read = await Promise.all(targets.map(({ contours }) => edges.under(contours)))
 	const there = read.flatMap((one, k) => (one ? [{ one, target: targets[k] as Target }] : []))
 	if (there.length === 0) return whySilent(targets, edges) ? profileFrom([], []) : null
-	const measured = await measureEdges(there.map(({ one }) => one))
+	const measured = await measure(there.map(({ one }) => one))
 	return (
 		measured &&
 		profileFrom(

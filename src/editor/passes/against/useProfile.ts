@@ -11,7 +11,7 @@ import { profileOf, whySilent } from './propose'
 import { chosenTargets } from './targets'
 
 /** More nodes than this are not measured as one works. */
-const MOST_NODES = 2000
+export const MOST_MEASURED = 2000
 const TOO_MANY = 'Too many nodes to be measured as one works: choose a piece.'
 
 /** Keeps the profile of the pieces at work up to date; takes it away with the card. */
@@ -26,10 +26,10 @@ export function useProfile(): void {
 	const { ask, silent } = useMemo(() => {
 		const { all } = chosenTargets(sheet, { ...NOTHING, piece, others })
 		const nodes = nodeCount(all.flatMap(({ contours }) => contours))
-		const fits = nodes > 0 && nodes <= MOST_NODES
+		const fits = nodes > 0 && nodes <= MOST_MEASURED
 		return {
 			ask: fits ? () => profileOf(all, edges) : null,
-			silent: nodes > MOST_NODES ? TOO_MANY : whySilent(all, edges),
+			silent: nodes > MOST_MEASURED ? TOO_MANY : whySilent(all, edges),
 		}
 	}, [sheet, piece, others, edges, pyramids])
 	const profile = useAnswer(ask)

@@ -10,7 +10,6 @@ import { FINDING_KINDS, type Finding, limitsFor, type ProofFor } from '@/core/pr
 import { lookAt } from '@/editor/bench/lookAt'
 import { told } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { mendedBy } from '@/jobs/proofing'
 import { LengthField } from '@/kit/LengthField'
 import { Notice } from '@/kit/Notice'
 import { showSnack } from '@/kit/snackbar'
@@ -18,6 +17,7 @@ import { WordChoice } from '@/kit/WordChoice'
 import { selectContour, withPieces } from '@/store/selection'
 import { counted } from '../counted'
 import { type ListedKind, listed, mendable, withMended } from './listed'
+import { mendingOf } from './mending'
 import { proofSlice } from './proofSlice'
 
 const PURPOSES = [
@@ -28,7 +28,7 @@ const PURPOSES = [
 
 /** What could spoil the artwork: each kind with its places, why it matters, and what mends it. */
 export function FindingsSection() {
-	const { open, slices } = useWorkbench()
+	const { open, slices, edges } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const locked = useOpenSheet((state) => state.readOnly)
 	const stale = useSlice(proofSlice, (state) => state.of !== sheet.pieces)
@@ -47,7 +47,7 @@ export function FindingsSection() {
 	const mend = async (some: readonly Finding[], label: string) => {
 		proof.setState({ ghost: null })
 		const before = open.sheet()
-		const result = await told(mendedBy({ ...before, photos: [], guides: [] }, some))
+		const result = await told(mendingOf(before, some, edges))
 		if (!result) return
 		if (open.sheet().pieces !== before.pieces) {
 			showSnack('The sheet was changed meanwhile; nothing was mended. Try again.')
@@ -112,7 +112,7 @@ function KindRow({
 	readonly readOnly: boolean
 	readonly onMend: (some: readonly Finding[], label: string) => Promise<void>
 }) {
-	const { open, desk, slices } = useWorkbench()
+	const { open, desk, slices, edges } = useWorkbench()
 	const proof = slices.of(proofSlice)
 	const sheet = useSheetAtRest()
 	const at = useSlice(proofSlice, (state) => state.at)
@@ -136,9 +136,7 @@ function KindRow({
 		const asked = ++previews.current
 		proof.setState({ ghost: null })
 		if (!on || !mend) return
-		const ghost = await mendedBy({ ...open.sheet(), photos: [], guides: [] }, [now]).catch(
-			() => null,
-		)
+		const ghost = await mendingOf(open.sheet(), [now], edges).catch(() => null)
 		// By now the pointer may be elsewhere, or what was looked at mended.
 		if (asked === previews.current) proof.setState({ ghost })
 	}
@@ -216,6 +214,7 @@ const LIMITS = [
 	['neck', 'Necks'],
 	['small', 'Details'],
 	['sliver', 'Gaps'],
+	['strays', 'Off photo'],
 ] as const
 
 /** From how thin or small on things are noticed. */
@@ -230,7 +229,7 @@ function LimitFields() {
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				Noticed when smaller than
 			</Typography>
-			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 0.75, mt: 0.5 }}>
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, mt: 0.5 }}>
 				{LIMITS.map(([of, label]) => (
 					<LengthField
 						key={of}

@@ -1,11 +1,17 @@
 'use client'
 
-import { useCallback, useEffect } from 'react'
+import { useCallback, useEffect, useMemo } from 'react'
 import { nodeCount } from '@/core'
-import { limitsFor } from '@/core/proofs'
+import { type Finding, limitsFor, strays } from '@/core/proofs'
+import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { useAnswer } from '@/editor/workbench/useAnswer'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { proofEdges } from '@/jobs/edges'
 import { proofOf } from '@/jobs/proofing'
+import { NOTHING } from '@/store/selection'
+import { profileOf } from '../against/propose'
+import { chosenTargets } from '../against/targets'
+import { MOST_MEASURED } from '../against/useProfile'
 import { counts, listed } from './listed'
 import { proofSlice } from './proofSlice'
 
@@ -30,12 +36,37 @@ export function ProofWatch() {
 		return here ? asking : asking.catch(() => null)
 	}, [sheet, purpose, own, here])
 	const found = useAnswer(asked ? ask : null, here ? 0 : PAUSE_MS)
+	const astray = useStrays(here, own.strays)
 	const { left, pieces } = sheet
 	useEffect(() => {
-		if (found)
-			slices
-				.of(proofSlice)
-				.setState({ findings: found, of: pieces, count: counts(listed(found, purpose, left)) })
-	}, [found, purpose, left, pieces, slices])
+		if (!found) return
+		const findings = [...found, ...astray]
+		slices
+			.of(proofSlice)
+			.setState({ findings, of: pieces, count: counts(listed(findings, purpose, left)) })
+	}, [found, astray, purpose, left, pieces, slices])
 	return null
 }
+
+/** Where outlines stray from the photo, while one is here to see it. */
+function useStrays(here: boolean, own?: number): readonly Finding[] {
+	const { edges } = useWorkbench()
+	const sheet = useSheetAtRest()
+	const limit = own ?? limitsFor('screen', sheet).strays
+	const pyramids = useSlice(darkroomSlice, (state) => state.pyramids)
+	// biome-ignore lint/correctness/useExhaustiveDependencies: a photo that was decoded meanwhile can be read
+	const ask = useMemo(() => {
+		const { all } = chosenTargets(sheet, NOTHING)
+		const nodes = nodeCount(all.flatMap(({ contours }) => contours))
+		const asked = here && sheet.photos.length > 0 && nodes > 0 && nodes <= MOST_MEASURED
+		return asked ? () => profileOf(all, edges, proofEdges).catch(() => null) : null
+	}, [sheet, here, edges, pyramids])
+	const profile = useAnswer(ask)
+	const { pieces } = sheet
+	return useMemo(
+		() => (profile ? strays(profile.samples, pieces, limit) : NONE),
+		[profile, pieces, limit],
+	)
+}
+
+const NONE: readonly Finding[] = []

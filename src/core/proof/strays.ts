@@ -1,0 +1,63 @@
+import type { Point } from '../geometry/point'
+import type { Piece } from '../path/model'
+import type { Finding } from './finding'
+
+/** How far an outline is off the photo's edge at one place along it. */
+export interface OffPhoto {
+	readonly at: Point
+	/** px beyond where it should lie, inside negative; NaN where the photo is silent. */
+	readonly off: number
+	/** Ids of the outline and of the nodes at either end of its segment. */
+	readonly outline: string
+	readonly nodes: readonly string[]
+}
+
+/** Runs with no more samples than this between them are one. */
+const BREATH = 3
+/** A single sample is more likely the photo's grain than a place to look at. */
+const LEAST_SAMPLES = 2
+
+/**
+ * The stretches along which outlines stray from the photo by more than a limit, each at its worst place.
+ * @param samples in order along each outline
+ * @param limit px
+ */
+export function strays(
+	samples: readonly OffPhoto[],
+	pieces: readonly Piece[],
+	limit: number,
+): Finding[] {
+	if (limit <= 0) return []
+	const owners = new Map(
+		pieces.flatMap(({ id, contours }) => contours.map((contour) => [contour.id, id] as const)),
+	)
+	return stretches(samples, limit).flatMap((run): Finding[] => {
+		const worst = run.reduce((most, one) => (Math.abs(one.off) > Math.abs(most.off) ? one : most))
+		const piece = owners.get(worst.outline)
+		if (piece === undefined || run.length < LEAST_SAMPLES) return []
+		return [
+			{
+				kind: 'strays',
+				key: `strays ${worst.outline} ${worst.nodes[0]}`,
+				piece,
+				contour: worst.outline,
+				nodes: [...new Set(run.flatMap(({ nodes }) => nodes))],
+				at: worst.at,
+				size: Math.abs(worst.off),
+			},
+		]
+	})
+}
+
+function stretches(samples: readonly OffPhoto[], limit: number): OffPhoto[][] {
+	const runs: OffPhoto[][] = []
+	let last = Number.NEGATIVE_INFINITY
+	for (const [k, one] of samples.entries()) {
+		if (!(Math.abs(one.off) > limit)) continue
+		const run = runs.at(-1)
+		if (run?.at(-1)?.outline === one.outline && k - last <= BREATH + 1) run.push(one)
+		else runs.push([one])
+		last = k
+	}
+	return runs
+}
