@@ -41,15 +41,15 @@ export function sheetOf({ width, height, mmPerPx }: SvgDrawing, pieces: readonly
 }
 
 /** A number given on the command line, plainly written and within bounds. */
-export function numberWithin(
+export function numberWithin<Otherwise extends number | null>(
 	said: string | undefined,
 	{
 		least,
 		most,
 		otherwise,
 		what,
-	}: { least: number; most: number; otherwise: number; what: string },
-): number {
+	}: { least: number; most: number; otherwise: Otherwise; what: string },
+): number | Otherwise {
 	if (said === undefined) return otherwise
 	const value = /^\d*\.?\d+(e[+-]?\d+)?$/i.test(said) ? Number(said) : Number.NaN
 	if (!(value >= least && value <= most))

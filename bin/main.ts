@@ -21,7 +21,8 @@ skiagram convert IN.svg… [-o OUT|FOLDER/] …
     arcs may leave curves in DXF and in G-code (.nc) for the cutting table.
 
 skiagram cut-out PHOTO OUTLINE.svg OUT.(png|webp) [--allowance PX] [--feather PX]
-        [--backdrop #RRGGBB] [--mask] [--json]
+        [--backdrop #RRGGBB|PICTURE] [--width PX]
+        [--mask] [--json]
     What outlines fill of a photo, the rest seen through; its edge colours are cleaned.
 
 skiagram thin IN.svg [--tolerance PX] [-o OUT.svg] [--json]

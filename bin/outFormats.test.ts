@@ -102,6 +102,10 @@ describe('skiagram cut-out', () => {
 		const [r, g, b] = await sharp(out('on.png')).removeAlpha().raw().toBuffer()
 		expect([r, g, b]).toEqual([255, 238, 0])
 		expect((await skiagram(['cut-out', photo, outline, out('mask.png'), '--mask'])).code).toBe(0)
+		const behind = ['--backdrop', 'public/photos/heron.jpg', '--width', '300']
+		expect((await skiagram(['cut-out', photo, outline, out('laid.png'), ...behind])).code).toBe(0)
+		const laid = await sharp(out('laid.png')).stats()
+		expect([(await sharp(out('laid.png')).metadata()).width, laid.isOpaque]).toEqual([300, true])
 		expect((await sharp(out('mask.png')).metadata()).channels).toBe(1)
 		expect((await skiagram(['cut-out', photo, outline, out('pear.gif')])).code).toBe(2)
 	})

@@ -59,11 +59,20 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 	})
 
 	await test.step('what a limit says does not matter is no finding', async () => {
-		await card.getByLabel('Necks').fill('0.5')
-		await page.keyboard.press('Enter')
+		await bench.type('Necks', '0.5')
 		await expect(kind('Thin neck')).toHaveCount(0)
+		await bench.type('Necks', '2')
+		await expect(kind('Thin neck')).toBeVisible()
 		await card.getByRole('combobox', { name: 'What it is for' }).click()
 		await page.getByRole('option', { name: 'For screen' }).click()
+		await expect(kind('Thin neck')).toHaveCount(0)
+	})
+
+	await test.step('a thin neck is widened as far as the limit asks', async () => {
+		await card.getByRole('combobox', { name: 'What it is for' }).click()
+		await page.getByRole('option', { name: 'For cutting' }).click()
+		await bench.type('Necks', '2')
+		await kind('Thin neck').getByRole('button', { name: 'Widen it' }).click()
 		await expect(kind('Thin neck')).toHaveCount(0)
 	})
 
@@ -82,7 +91,8 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 		expect(await bench.colourAt([10, 100])).toEqual([0, 0, 0])
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof2.png' })
 		await card.getByRole('button', { name: 'Sizes' }).click()
-		await expect(card.getByRole('img', { name: /at 16 px/ })).toBeVisible()
+		for (const size of [256, 16])
+			await expect(page.getByRole('img', { name: `cage at ${size} px` })).toBeVisible()
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof3.png' })
 	})
 

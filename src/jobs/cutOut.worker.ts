@@ -15,7 +15,7 @@ export interface CutOutWish {
 	/** px of the picture */
 	readonly contours: readonly Contour[]
 	readonly options: CutOutOptions
-	readonly backdrop: Backdrop | null
+	readonly backdrop: PlainBackdrop | PictureBackdrop | null
 	readonly shadow: Shadow | null
 	readonly as: 'picture' | 'mask'
 	/** The part of the picture that goes out, whole px. */
@@ -25,7 +25,16 @@ export interface CutOutWish {
 		readonly width: number
 		readonly height: number
 	}
+	/** How wide what goes out is, px; as wide as the part where absent. */
+	readonly width?: number
 	readonly type: 'image/png' | 'image/webp'
+}
+
+type PlainBackdrop = Exclude<Backdrop, { readonly picture: Pixels }>
+
+/** A picture file to lie behind. */
+export interface PictureBackdrop {
+	readonly file: Blob
 }
 
 const kept = new Map<string, ImageData>()
@@ -46,9 +55,30 @@ const endpoint = {
 		const part = partOf(photo, x, y, width, height)
 		const contours = wish.contours.map((one) => transformContour(one, [1, 0, 0, 1, -x, -y]))
 		const picture = cutOut(part, contours, wish.options)
-		const made = wish.as === 'mask' ? maskOf(picture) : laidOn(picture, wish.backdrop, wish.shadow)
-		return encoded(made, wish.type)
+		const made =
+			wish.as === 'mask'
+				? maskOf(picture)
+				: laidOn(picture, await groundOf(wish.backdrop, width, height), wish.shadow)
+		return encoded(made, wish.type, wish.width)
 	},
+}
+
+/** A backdrop with its picture's pixels, no more of them than are needed to cover the part. */
+async function groundOf(
+	backdrop: CutOutWish['backdrop'],
+	width: number,
+	height: number,
+): Promise<Backdrop | null> {
+	if (!backdrop || !('file' in backdrop)) return backdrop
+	const whole = await createImageBitmap(backdrop.file)
+	const scale = Math.min(1, Math.max(width / whole.width, height / whole.height))
+	const fitted = await createImageBitmap(whole, {
+		resizeWidth: Math.max(1, Math.round(whole.width * scale)),
+		resizeHeight: Math.max(1, Math.round(whole.height * scale)),
+		resizeQuality: 'high',
+	})
+	whole.close()
+	return { picture: pixelsOf(fitted) }
 }
 
 /** A part of a picture; beyond its edges there is nothing to see. */
@@ -66,11 +96,27 @@ function partOf(photo: Pixels, x: number, y: number, width: number, height: numb
 	return { width, height, data }
 }
 
-async function encoded({ width, height, data }: Pixels, type: string): Promise<Blob> {
-	const canvas = new OffscreenCanvas(width, height)
+async function encoded(
+	{ width, height, data }: Pixels,
+	type: string,
+	across = width,
+): Promise<Blob> {
+	const image = new ImageData(new Uint8ClampedArray(data), width, height)
+	const down = Math.max(1, Math.round((height * across) / width))
+	const canvas = new OffscreenCanvas(across, down)
 	const ctx = canvas.getContext('2d')
 	if (!ctx) throw new Error('There is no canvas to write pixels with.')
-	ctx.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0)
+	if (across === width) ctx.putImageData(image, 0, 0)
+	else
+		ctx.drawImage(
+			await createImageBitmap(image, {
+				resizeWidth: across,
+				resizeHeight: down,
+				resizeQuality: 'high',
+			}),
+			0,
+			0,
+		)
 	return canvas.convertToBlob({ type, quality: 0.95 })
 }
 

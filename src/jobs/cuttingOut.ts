@@ -3,7 +3,7 @@ import { endpoint } from './endpoint'
 import { handOver, type PictureFrom } from './handOver'
 import { newestOnly } from './newestOnly'
 
-export type { CutOutWish } from './cutOut.worker'
+export type { CutOutWish, PictureBackdrop } from './cutOut.worker'
 
 const worker = endpoint<CutOutWorker>(
 	'Cutting the photo out',
@@ -20,3 +20,6 @@ export function cutOutOf(photo: PictureFrom, wish: CutOutWish): Promise<Blob> {
 
 /** The same for a preview; `null` for a request that a newer one overtook. */
 export const previewCutOut = newestOnly(cutOutOf)
+
+/** The same for a look at it on the canvas. */
+export const lookOfCutOut = newestOnly(cutOutOf)

@@ -1,5 +1,6 @@
 import { item } from '../geometry/numbers'
 import { cross, distance, dot, type Point, subtract, unit } from '../geometry/point'
+import { nearestOnRing } from '../geometry/polygon'
 import { flattenContour } from '../path/contour'
 import { type Contour, newId } from '../path/model'
 import { combine, combineAreas } from './combine'
@@ -24,9 +25,9 @@ export interface Crossing {
  */
 export function waysAcross(island: Contour, opening: Contour, count: number): Crossing[] {
 	const shore = evenly(island, STARTS)
-	const other = evenly(opening, 4 * STARTS)
+	const other = flattenContour(opening)
 	const ways = shore.map((from): Crossing & { readonly length: number } => {
-		const to = other.reduce((best, p) => (distance(p, from) < distance(best, from) ? p : best))
+		const to = nearestOnRing(from, other)
 		return { from, to, length: distance(from, to) }
 	})
 	const middle: Point = [

@@ -32,3 +32,22 @@ export function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
 	const b1 = cross(cd, subtract(b, c))
 	return c1 * d1 <= 0 && a1 * b1 <= 0 && !(c1 === 0 && d1 === 0 && a1 === 0 && b1 === 0)
 }
+
+/** The place of a ring's edge that is nearest to a point. */
+export function nearestOnRing([x, y]: Point, ring: readonly Point[]): Point {
+	let [least, nearX, nearY] = [Number.POSITIVE_INFINITY, x, y]
+	for (let i = 0; i < ring.length; i++) {
+		const [ax, ay] = ring[i] as Point
+		const [bx, by] = ring[(i + 1) % ring.length] as Point
+		const [dx, dy] = [bx - ax, by - ay]
+		const l2 = dx * dx + dy * dy
+		const t = l2 > 0 ? Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / l2)) : 0
+		const [px, py] = [ax + t * dx, ay + t * dy]
+		const d2 = (x - px) * (x - px) + (y - py) * (y - py)
+		if (d2 >= least) continue
+		least = d2
+		nearX = px
+		nearY = py
+	}
+	return [nearX, nearY]
+}

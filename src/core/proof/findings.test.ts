@@ -34,9 +34,9 @@ const joined = (turn: number) => {
 	return `M20 100C40 60 60 50 100 50C${100 + 40 * c} ${50 + 40 * s} 170 80 180 120L100 160Z`
 }
 
-/** A saw of so many nodes. */
+/** A line of so many nodes, to and fro. */
 const comb = (nodes: number) =>
-	`M0 0L${Array.from({ length: nodes - 3 }, (_, k) => `${(k / nodes) * 180} ${20 + 60 * (k % 2)}`).join('L')}L180 180L0 180Z`
+	`M0 0L${Array.from({ length: nodes - 3 }, (_, k) => `${(k / nodes) * 180} ${20 + 60 * (k % 2)}`).join('L')}L180 180L0 180`
 
 /** For each kind something that has it, and something that nearly has. */
 const CASES: readonly (readonly [FindingKind, Sheet, Sheet])[] = [

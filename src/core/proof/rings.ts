@@ -1,4 +1,5 @@
-import type { Point } from '../geometry/point'
+import { distance, type Point } from '../geometry/point'
+import { nearestOnRing } from '../geometry/polygon'
 import { boundsOf } from '../path/contour'
 import type { Contour } from '../path/model'
 
@@ -18,17 +19,8 @@ export function dense(ring: readonly Point[], apart: number): Point[] {
 }
 
 /** How far a place lies from a ring, px. */
-export function toRing([x, y]: Point, ring: readonly Point[]): number {
-	let least = Number.POSITIVE_INFINITY
-	for (let i = 0; i < ring.length; i++) {
-		const [ax, ay] = ring[i] as Point
-		const [bx, by] = ring[(i + 1) % ring.length] as Point
-		const [dx, dy] = [bx - ax, by - ay]
-		const l2 = dx * dx + dy * dy
-		const t = l2 > 0 ? Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / l2)) : 0
-		least = Math.min(least, Math.hypot(x - ax - dx * t, y - ay - dy * t))
-	}
-	return least
+export function toRing(p: Point, ring: readonly Point[]): number {
+	return distance(p, nearestOnRing(p, ring))
 }
 
 /** A place, coarsely: what is found again a little beside is the same. */

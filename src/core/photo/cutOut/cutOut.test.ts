@@ -121,6 +121,22 @@ describe('a backdrop and a shadow', () => {
 		expect(at(down, 3, 40)).toEqual(at(down, 70, 40))
 	})
 
+	test('another picture covers all, in its own proportions about its middle', () => {
+		// Twice as wide as high: its outer quarters go over the edges.
+		const data = new Uint8ClampedArray(4 * 160 * 80)
+		for (let k = 0; k < 160 * 80; k++) data.set([k % 160, Math.floor(k / 160), 7, 255], 4 * k)
+		const empty = cutOut(photo(), [])
+		const behind = laidOn(empty, { picture: { width: 160, height: 80, data } }, null)
+		expect(at(behind, 0, 0)).toEqual([40, 0, 7, 255])
+		expect(at(behind, 79, 79)).toEqual([119, 79, 7, 255])
+		const larger = laidOn(
+			empty,
+			{ picture: { width: 2, height: 1, data: data.slice(0, 8) } },
+			SHADOW,
+		)
+		expect(at(larger, 40, 40)[3]).toBe(255)
+	})
+
 	test('a shadow falls where it is told, on the ground or on nothing', () => {
 		const picture = cutOut(photo(), DISC)
 		const on = laidOn(picture, { colours: ['#ffffff'], angle: 0 }, SHADOW)

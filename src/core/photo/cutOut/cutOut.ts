@@ -5,6 +5,7 @@ import type { Pixels } from '../pixels'
 import { blurred } from './blur'
 import { cleaned } from './cleaned'
 import { coverageOf } from './coverage'
+import { covering } from './covering'
 
 export interface CutOutOptions {
 	/** How outlines fill; even-odd where it is not said. */
@@ -17,8 +18,10 @@ export interface CutOutOptions {
 	readonly clean?: boolean
 }
 
-/** What lies behind what is cut out. */
-export interface Backdrop {
+/** What lies behind what is cut out: a colour or a gradient, or another picture, so large that it covers all. */
+export type Backdrop = Gradient | { readonly picture: Pixels }
+
+interface Gradient {
 	/** `#rrggbb` at each end of a straight gradient, or one for all of it. */
 	readonly colours: readonly string[]
 	/** Which way the gradient runs, degrees clockwise from level. */
@@ -145,13 +148,21 @@ function moved(
 	return out
 }
 
-function groundAt({ colours, angle }: Backdrop, width: number, height: number) {
+type Ground = (x: number, y: number) => readonly number[]
+
+function groundAt(backdrop: Backdrop, width: number, height: number): Ground {
+	return 'picture' in backdrop
+		? covering(backdrop.picture, width, height)
+		: gradientAt(backdrop, width, height)
+}
+
+function gradientAt({ colours, angle }: Gradient, width: number, height: number): Ground {
 	const [first = [255, 255, 255] as const, last = first] = colours.map(levelsOf)
 	const way = (angle * Math.PI) / 180
 	const [c, s] = [Math.cos(way), Math.sin(way)]
 	// From corner to corner, whichever way it runs.
 	const reach = (Math.abs(c) * width + Math.abs(s) * height) / 2
-	return (x: number, y: number): number[] => {
+	return (x, y) => {
 		const along = ((x + 0.5 - width / 2) * c + (y + 0.5 - height / 2) * s) / reach
 		const t = Math.min(1, Math.max(0, (along + 1) / 2))
 		return first.map((v, n) => v + ((last[n] ?? v) - v) * t)

@@ -10,27 +10,23 @@ import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { type CutOutWish, cutOutOf, previewCutOut } from '@/jobs/cuttingOut'
+import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { BlobPicture } from '@/kit/BlobPicture'
-import { LabelledSlider } from '@/kit/LabelledSlider'
-import { SwitchRow } from '@/kit/SwitchRow'
+import { NumberField } from '@/kit/NumberField'
 import { showSnack } from '@/kit/snackbar'
-import { WordChoice } from '@/kit/WordChoice'
 import { fileStem, saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
-import { HexField } from '../colour/HexField'
-import { type CutOutState, cutOutSlice } from './cutOutSlice'
-import { clipText, cutOutAsked } from './cutOutWish'
+import { CutOutSettings } from '../cutOut/CutOutSettings'
+import { cutOutSlice } from '../cutOut/cutOutSlice'
+import { clipText, cutOutAsked } from '../cutOut/cutOutWish'
 import { exportSlice } from './exportSlice'
 
 const PAUSE_MS = 200
 /** The preview is made from so many pixels of the photo. */
 const PREVIEW_PX = 400_000
 
-const BACKDROPS = [
-	['none', 'Nothing, to see through'],
-	['flat', 'One colour'],
-	['gradient', 'A gradient'],
-] as const
+/** At the photo's own pixels. */
+const WHOLE = { most: Number.POSITIVE_INFINITY, as: 'picture', type: 'image/png' } as const
 
 /** The photo clipped by the pieces: its edge, what lies behind it, and its shadow there. */
 export function CutOutSection() {
@@ -41,7 +37,6 @@ export function CutOutSection() {
 	const state = useSlice(cutOutSlice, (now) => now)
 	const pyramids = useSlice(darkroomSlice, (now) => now.pyramids)
 	const [before, setBefore] = useState(false)
-	const set = (change: Partial<CutOutState>) => slices.of(cutOutSlice).setState(change)
 	const pieces = useMemo((): readonly Piece[] => {
 		const chosen = chosenPieces(selection)
 		const some = what === 'chosen' && chosen.size > 0
@@ -56,25 +51,27 @@ export function CutOutSection() {
 			type: 'image/png',
 		})
 	}, [sheet, pieces, state, before, slices, pyramids])
+	// biome-ignore lint/correctness/useExhaustiveDependencies: a photo that was opened meanwhile is asked anew
+	const full = useMemo(
+		() => cutOutAsked(sheet, pieces, state, slices, WHOLE),
+		[sheet, pieces, state, slices, pyramids],
+	)
 	const ask = useCallback(
 		() => (asked ? previewCutOut(asked.photo.picture, asked.wish) : Promise.resolve(null)),
 		[asked],
 	)
 	const preview = useAnswer(asked ? ask : null, PAUSE_MS)
-	if (!asked)
+	if (!asked || !full)
 		return (
 			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
 				No photo shows under the pieces: there is nothing to cut out.
 			</Typography>
 		)
 	const save = async (as: CutOutWish['as'], type: CutOutWish['type']) => {
-		const whole = cutOutAsked(open.sheet(), pieces, state, slices, {
-			most: Number.POSITIVE_INFINITY,
-			as,
-			type,
-		})
-		if (!whole) return
-		const blob = await told(cutOutOf(whole.photo.picture, whole.wish))
+		const { photo, wish } = full
+		const { width } = state
+		const made = { ...wish, as, type, ...(width !== null && { width }) }
+		const blob = await told(cutOutOf(photo.picture, made))
 		const name = `${fileStem(sheet.name)}-${as === 'mask' ? 'mask' : 'cut-out'}.${type === 'image/png' ? 'png' : 'webp'}`
 		if (blob && (await told(saveFile([blob], name, type)))) showSnack(`Exported as ${name}.`)
 	}
@@ -85,11 +82,7 @@ export function CutOutSection() {
 	return (
 		<>
 			<BlobPicture blob={preview} alt="The cut-out" height={200} />
-			<SwitchRow
-				label="Edge colours from inside"
-				checked={state.clean}
-				onChange={(clean) => set({ clean })}
-			/>
+			<CutOutSettings />
 			{state.clean && (
 				<Button
 					size="small"
@@ -103,63 +96,11 @@ export function CutOutSection() {
 					Hold: as the photo has them
 				</Button>
 			)}
-			<Slider
-				label="Allowance"
-				unit="px"
-				value={state.allowance}
-				max={6}
-				step={0.25}
-				normal={0.5}
-				onChange={(allowance) => set({ allowance })}
+			<OutWidth
+				own={full.wish.part}
+				width={state.width}
+				onChange={(width) => slices.of(cutOutSlice).setState({ width })}
 			/>
-			<Slider
-				label="Feather"
-				unit="px"
-				value={state.feather}
-				max={60}
-				step={0.5}
-				normal={0}
-				onChange={(feather) => set({ feather })}
-			/>
-			<WordChoice
-				label="Behind it"
-				value={state.backdrop}
-				words={BACKDROPS}
-				onChange={(backdrop) => set({ backdrop })}
-			/>
-			{state.backdrop !== 'none' &&
-				(state.backdrop === 'flat' ? ([0] as const) : ([0, 1] as const)).map((n) => (
-					<HexField
-						key={n}
-						label={state.backdrop === 'flat' ? 'Backdrop' : n === 0 ? 'From' : 'To'}
-						colour={state.colours[n]}
-						disabled={false}
-						onChange={(colour) =>
-							set({ colours: n === 0 ? [colour, state.colours[1]] : [state.colours[0], colour] })
-						}
-					/>
-				))}
-			{state.backdrop === 'gradient' && (
-				<Slider
-					label="Angle"
-					unit="°"
-					value={state.angle}
-					max={360}
-					step={15}
-					normal={90}
-					onChange={(angle) => set({ angle })}
-				/>
-			)}
-			<SwitchRow label="Shadow" checked={state.shadow} onChange={(shadow) => set({ shadow })} />
-			{state.shadow &&
-				FALL.map(({ of, ...slider }) => (
-					<Slider
-						key={of}
-						{...slider}
-						value={state.fall[of]}
-						onChange={(value) => set({ fall: { ...state.fall, [of]: value } })}
-					/>
-				))}
 			<Button
 				variant="contained"
 				startIcon={<FileDownloadOutlined />}
@@ -181,35 +122,52 @@ export function CutOutSection() {
 					Clip, SVG
 				</Button>
 			</Box>
-			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				At the photo’s own pixels.
-			</Typography>
 		</>
 	)
 }
 
-const FALL = [
-	{ of: 'angle', label: 'Falls', unit: '°', max: 360, step: 15, normal: 45 },
-	{ of: 'distance', label: 'Distance', unit: 'px', max: 200, step: 1, normal: 20 },
-	{ of: 'blur', label: 'Blur', unit: 'px', max: 200, step: 1, normal: 24 },
-	{ of: 'strength', label: 'Strength', unit: '%', max: 1, step: 0.05, normal: 0.35 },
-	{ of: 'contact', label: 'Where it stands', unit: '%', max: 1, step: 0.05, normal: 0.5 },
-] as const satisfies readonly (Omit<SliderProps, 'value' | 'onChange'> & {
-	readonly of: keyof CutOutState['fall']
-})[]
-
-interface SliderProps {
-	readonly label: string
-	readonly unit: string
-	readonly value: number
-	readonly max: number
-	readonly step: number
-	readonly normal: number
-	readonly onChange: (value: number) => void
-}
-
-function Slider({ unit, value, ...slider }: SliderProps) {
-	const shown =
-		unit === '%' ? `${Math.round(100 * value)} %` : unit === '°' ? `${value}°` : `${value} ${unit}`
-	return <LabelledSlider {...slider} min={0} value={value} shown={shown} />
+/** How large the cut-out goes out: its width or its height, the other goes along. */
+function OutWidth({
+	own,
+	width,
+	onChange,
+}: {
+	/** Its size at the photo's own pixels. */
+	own: { readonly width: number; readonly height: number }
+	width: number | null
+	onChange: (width: number | null) => void
+}) {
+	const now = width ?? own.width
+	const share = own.height / own.width
+	const most = MAX_PICTURE_PX / Math.max(1, share)
+	const give = (next: number) => onChange(Math.round(Math.min(most, Math.max(1, next))))
+	return (
+		<>
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+				<NumberField
+					label="Width"
+					unit="px"
+					value={now}
+					digits={0}
+					onChange={(next) => give(next(now))}
+				/>
+				<NumberField
+					label="Height"
+					unit="px"
+					value={now * share}
+					digits={0}
+					onChange={(next) => give(next(now * share) / share)}
+				/>
+			</Box>
+			{width === null ? (
+				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+					At the photo’s own pixels.
+				</Typography>
+			) : (
+				<Button size="small" sx={{ justifySelf: 'start' }} onClick={() => onChange(null)}>
+					At the photo’s own pixels
+				</Button>
+			)}
+		</>
+	)
 }

@@ -2,7 +2,7 @@ import { unzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
 import { addPieces, emptySheet, newPiece, parsePathData, type Sheet } from '@/core'
 import { readSheetFile, readSvg } from '@/core/drawings'
-import { clipText } from './cutOutWish'
+import { clipText } from '../cutOut/cutOutWish'
 import { exportSlice, inFormat } from './exportSlice'
 import { type ExportWish, firstPage, inOneFile, outFiles } from './outFiles'
 

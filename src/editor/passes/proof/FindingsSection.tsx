@@ -214,8 +214,8 @@ const LIMITS = [
 	['neck', 'Necks'],
 	['small', 'Details'],
 	['sliver', 'Gaps'],
-	['strays', 'Off photo'],
 ] as const
+type LimitKind = (typeof LIMITS)[number][0] | 'strays'
 
 /** From how thin or small on things are noticed. */
 function LimitFields() {
@@ -224,25 +224,32 @@ function LimitFields() {
 	const purpose = useSlice(proofSlice, (state) => state.purpose)
 	const own = useSlice(proofSlice, (state) => state.own)
 	const limits = { ...limitsFor(purpose, sheet), ...own }
+	const field = (of: LimitKind, label: string) => (
+		<LengthField
+			key={of}
+			label={label}
+			px={limits[of]}
+			onChange={(next) =>
+				slices.of(proofSlice).setState({ own: { ...own, [of]: Math.max(0, next(limits[of])) } })
+			}
+		/>
+	)
 	return (
 		<Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				Noticed when smaller than
 			</Typography>
-			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, mt: 0.5 }}>
-				{LIMITS.map(([of, label]) => (
-					<LengthField
-						key={of}
-						label={label}
-						px={limits[of]}
-						onChange={(next) =>
-							slices
-								.of(proofSlice)
-								.setState({ own: { ...own, [of]: Math.max(0, next(limits[of])) } })
-						}
-					/>
-				))}
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 0.75, mt: 0.5 }}>
+				{LIMITS.map(([of, label]) => field(of, label))}
 			</Box>
+			{sheet.photos.length > 0 && (
+				<Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', alignItems: 'center', mt: 1 }}>
+					<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+						or off the photo’s edge by
+					</Typography>
+					{field('strays', 'Off by')}
+				</Box>
+			)}
 		</Box>
 	)
 }

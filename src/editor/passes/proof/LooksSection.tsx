@@ -4,12 +4,14 @@ import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { WordChoice } from '@/kit/WordChoice'
 import { HexField } from '../colour/HexField'
+import { CutOutSettings } from '../cutOut/CutOutSettings'
 import { type Look, proofSlice } from './proofSlice'
 
 const GROUNDS = [
 	['black on white', 'Black on white'],
 	['white on black', 'White on black'],
 	['on a colour', 'On a colour'],
+	['cut out', 'The photo, cut out'],
 ] as const
 
 /** The shape with a fresh eye. */
@@ -35,6 +37,7 @@ export function LooksSection() {
 					onChange={(colour) => set({ colour })}
 				/>
 			)}
+			{look.ground === 'cut out' && <CutOutSettings />}
 			<SwitchRow
 				label="Mirrored"
 				checked={look.mirrored}

@@ -50,7 +50,7 @@ export function ProofWatch() {
 
 /** Where outlines stray from the photo, while one is here to see it. */
 function useStrays(here: boolean, own?: number): readonly Finding[] {
-	const { edges } = useWorkbench()
+	const { slices, edges } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const limit = own ?? limitsFor('screen', sheet).strays
 	const pyramids = useSlice(darkroomSlice, (state) => state.pyramids)
@@ -62,6 +62,10 @@ function useStrays(here: boolean, own?: number): readonly Finding[] {
 		return asked ? () => profileOf(all, edges, proofEdges).catch(() => null) : null
 	}, [sheet, here, edges, pyramids])
 	const profile = useAnswer(ask)
+	const proof = slices.of(proofSlice)
+	useEffect(() => {
+		if (profile || !ask) proof.setState({ profile })
+	}, [profile, ask, proof])
 	const { pieces } = sheet
 	return useMemo(
 		() => (profile ? strays(profile.samples, pieces, limit) : NONE),

@@ -3,78 +3,33 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
-import { artworkBox, formatPathData, isFilled } from '@/core'
+import { useEffect, useState } from 'react'
+import { artworkBox } from '@/core'
 import { centredOn } from '@/editor/bench/view'
-import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
-import { silhouetteOf } from './look'
 import { proofSlice } from './proofSlice'
 
-/** Heights at which the shape is looked at by itself, px. */
-const SMALL_SIZES = [128, 96, 64, 48, 32, 24, 16]
-/** The wider side of the row, px. */
-const ROW_PX = 216
-
 export function SizesSection() {
+	const { slices } = useWorkbench()
+	const proof = slices.of(proofSlice)
+	useEffect(() => {
+		proof.setState({ sizes: true })
+		return () => proof.setState({ sizes: false })
+	}, [proof])
 	return (
 		<>
-			<SmallSizes />
+			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+				The row under the canvas shows the shape from 256 px down to 16, pixel for pixel.
+			</Typography>
 			<RealSize />
 		</>
 	)
 }
 
-function SmallSizes() {
-	const sheet = useSheetAtRest()
-	const look = useSlice(proofSlice, (state) => state.look)
-	const pieces = sheet.pieces.filter((piece) => !piece.hidden)
-	const box = artworkBox(sheet)
-	if (!box) return null
-	const { minX, minY, maxX, maxY } = box
-	const [width, height] = [Math.max(1, maxX - minX), Math.max(1, maxY - minY)]
-	const { ground, shape, mirrored, upsideDown } = silhouetteOf(look)
-	const turned = `scale(${mirrored ? -1 : 1}, ${upsideDown ? -1 : 1})`
-	return (
-		<Box
-			sx={{
-				display: 'flex',
-				flexWrap: 'wrap',
-				alignItems: 'flex-end',
-				gap: 1.25,
-				p: 1,
-				border: 1,
-				borderColor: 'divider',
-				borderRadius: 1,
-				bgcolor: ground,
-				overflow: 'hidden',
-			}}
-		>
-			{SMALL_SIZES.map((size) => (
-				<svg
-					key={size}
-					role="img"
-					aria-label={`${sheet.name} at ${size} px`}
-					height={size}
-					width={Math.min(ROW_PX, (size * width) / height)}
-					viewBox={`${minX} ${minY} ${width} ${height}`}
-					style={{ transform: turned }}
-				>
-					{pieces.map((piece) => (
-						<path
-							key={piece.id}
-							d={formatPathData(piece.contours.filter(isFilled), 1)}
-							fill={shape}
-							fillRule={piece.fillRule}
-						/>
-					))}
-				</svg>
-			))}
-		</Box>
-	)
-}
-
 const RULER_MM = 50
+/** CSS px to the mm of screens there are, and whose ruler fits the card. */
+const PX_PER_MM = { least: 2.5, most: 4.7 } as const
 const PX_PER_MM_KEY = 'skiagram:px-per-mm'
 /** Of a screen that keeps to 96 px to the inch. */
 const PLAIN_PX_PER_MM = 96 / 25.4
@@ -86,6 +41,11 @@ function RealSize() {
 	const [pxPerMm, setPxPerMm] = useState(
 		() => Number(localStorage.getItem(PX_PER_MM_KEY)) || PLAIN_PX_PER_MM,
 	)
+	const keep = (next: number) => {
+		const within = Math.min(PX_PER_MM.most, Math.max(PX_PER_MM.least, next))
+		setPxPerMm(within)
+		localStorage.setItem(PX_PER_MM_KEY, String(within))
+	}
 	const { mmPerPx } = sheet
 	const box = artworkBox(sheet)
 	if (mmPerPx === undefined || !box)
@@ -98,30 +58,49 @@ function RealSize() {
 	return (
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
 			<Typography variant="body2">
-				Hold a ruler to this line and move the slider until it is {RULER_MM} mm long:
+				Hold a ruler to the screen and drag the line’s end until it is {RULER_MM} mm long:
 			</Typography>
 			<Box
-				sx={{
-					height: 10,
-					width: RULER_MM * pxPerMm,
-					maxWidth: '100%',
-					border: 2,
-					borderTop: 0,
-					borderColor: 'primary.main',
+				onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+				onPointerMove={(event) => {
+					if (!event.currentTarget.hasPointerCapture(event.pointerId)) return
+					const { left } = event.currentTarget.getBoundingClientRect()
+					keep((event.clientX - left) / RULER_MM)
 				}}
-			/>
+				aria-hidden
+				sx={{ position: 'relative', height: 24, cursor: 'ew-resize', touchAction: 'none' }}
+			>
+				<Box
+					sx={{
+						height: 12,
+						width: RULER_MM * pxPerMm,
+						maxWidth: '100%',
+						border: 2,
+						borderTop: 0,
+						borderColor: 'primary.main',
+						position: 'relative',
+						'&::after': {
+							content: '""',
+							position: 'absolute',
+							right: -8,
+							top: -2,
+							width: 14,
+							height: 20,
+							borderRadius: 1,
+							bgcolor: 'primary.main',
+						},
+					}}
+				/>
+			</Box>
 			<LabelledSlider
 				label="Screen"
 				shown={`${Math.round(pxPerMm * 25.4)} px to the inch`}
 				value={pxPerMm}
-				min={2.5}
-				max={4.7}
+				min={PX_PER_MM.least}
+				max={PX_PER_MM.most}
 				step={0.01}
 				normal={PLAIN_PX_PER_MM}
-				onChange={(next) => {
-					setPxPerMm(next)
-					localStorage.setItem(PX_PER_MM_KEY, String(next))
-				}}
+				onChange={keep}
 			/>
 			<Button
 				variant="outlined"

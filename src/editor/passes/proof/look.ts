@@ -2,6 +2,9 @@ import { levelsOf } from '@/core'
 import { BLACK_ON_WHITE, type Silhouette } from '@/editor/bench/definitions'
 import type { Look } from './proofSlice'
 
+/** The cut-out is painted in the shape's place. */
+const NOTHING_ON_WHITE: Silhouette = { ground: '#ffffff', shape: 'transparent' }
+
 /** How a look shows the shape. */
 export function silhouetteOf({ ground, colour, mirrored, upsideDown, divider }: Look): Silhouette {
 	const inks =
@@ -9,7 +12,9 @@ export function silhouetteOf({ ground, colour, mirrored, upsideDown, divider }: 
 			? BLACK_ON_WHITE
 			: ground === 'white on black'
 				? { ground: '#000000', shape: '#ffffff' }
-				: { ground: colour, shape: inkOn(colour) }
+				: ground === 'cut out'
+					? NOTHING_ON_WHITE
+					: { ground: colour, shape: inkOn(colour) }
 	return {
 		...inks,
 		...(mirrored && { mirrored }),

@@ -3,12 +3,13 @@ import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { paintAgainst } from '../against/paintAgainst'
 import { silhouetteOf } from './look'
+import type { paintCutOut } from './paintCutOut'
 import type { paintFindings } from './paintFindings'
 import { PROOF_PARTS } from './parts'
 import { proofSlice } from './proofSlice'
 
-/** Comes with the card: it knows all kinds of findings. */
-let painter: typeof paintFindings | null = null
+/** They come with the card: they know all kinds of findings. */
+let painters: readonly [typeof paintCutOut, typeof paintFindings] | null = null
 
 /** The shape alone. */
 export const proofPass: PassDef = {
@@ -38,17 +39,23 @@ export const proofPass: PassDef = {
 			},
 		},
 	],
-	OnCanvas: lazy(() => import('./Divider').then((m) => ({ default: m.Divider }))),
-	Strip: lazy(() => import('../against/PhotoProfile').then((m) => ({ default: m.PhotoProfile }))),
+	OnCanvas: lazy(() => import('./OnCanvas').then((m) => ({ default: m.OnCanvas }))),
+	Strip: lazy(() => import('./ProofStrip').then((m) => ({ default: m.ProofStrip }))),
 	overlays: {
 		paint: (ctx, viewport, { slices, sheet }) => {
+			const [cutOut, findings] = painters ?? []
+			cutOut?.(ctx, viewport, slices, sheet)
 			paintAgainst(ctx, viewport, slices)
-			painter?.(ctx, viewport, slices, sheet)
+			findings?.(ctx, viewport, slices, sheet)
 		},
 	},
 	Card: lazy(async () => {
-		const [card, paint] = await Promise.all([import('./ProofCard'), import('./paintFindings')])
-		painter = paint.paintFindings
+		const [card, cutOut, findings] = await Promise.all([
+			import('./ProofCard'),
+			import('./paintCutOut'),
+			import('./paintFindings'),
+		])
+		painters = [cutOut.paintCutOut, findings.paintFindings]
 		return { default: card.ProofCard }
 	}),
 }

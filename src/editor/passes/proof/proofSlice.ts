@@ -1,11 +1,12 @@
-import type { Piece } from '@/core'
+import type { Affine, Piece } from '@/core'
 import type { Finding, Limits, ProofFor } from '@/core/proofs'
 import type { Slice } from '@/editor/bench/slices'
 import type { Mended } from '@/jobs/proofing'
+import type { Profile } from '../against/profile'
 
 /** How the shape is looked at by itself. */
 export interface Look {
-	readonly ground: 'black on white' | 'white on black' | 'on a colour'
+	readonly ground: 'black on white' | 'white on black' | 'on a colour' | 'cut out'
 	/** `#rrggbb`, of the ground where that is a colour. */
 	readonly colour: string
 	readonly mirrored: boolean
@@ -14,6 +15,13 @@ export interface Look {
 	readonly divider: number | null
 	/** Marks on the canvas are away. */
 	readonly bare: boolean
+}
+
+/** The photo cut out by the pieces, as it would go out. */
+export interface CutOutLook {
+	readonly image: ImageBitmap
+	/** From the image's px to the sheet's. */
+	readonly to: Affine
 }
 
 export interface ProofState {
@@ -29,6 +37,12 @@ export interface ProofState {
 	readonly count: { readonly wrong: number; readonly risk: number; readonly hint: number }
 	/** The one that is shown, by its key. */
 	readonly at: string | null
+	/** How all outlines lie against the photo; `null` until that is known. */
+	readonly profile: Profile | null
+	/** The cut-out, once it was made, where it is looked at. */
+	readonly cutOut: CutOutLook | null
+	/** The shape stands in a row of sizes on the canvas. */
+	readonly sizes: boolean
 	/** What the pieces would be with something mended. */
 	readonly ghost: Mended | null
 }
@@ -50,6 +64,9 @@ export const proofSlice: Slice<ProofState> = {
 		of: null,
 		count: { wrong: 0, risk: 0, hint: 0 },
 		at: null,
+		profile: null,
+		cutOut: null,
+		sizes: false,
 		ghost: null,
 	},
 }

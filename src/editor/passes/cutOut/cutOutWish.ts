@@ -50,13 +50,7 @@ export function cutOutAsked(
 				feather: state.feather * scale,
 				clean: state.clean,
 			},
-			backdrop:
-				state.backdrop === 'none'
-					? null
-					: {
-							colours: state.backdrop === 'flat' ? [state.colours[0]] : state.colours,
-							angle: state.angle,
-						},
+			backdrop: backdropOf(state),
 			shadow: shadow ? { ...fall, distance: fall.distance * scale, blur: fall.blur * scale } : null,
 			as: o.as,
 			part: {
@@ -68,6 +62,12 @@ export function cutOutAsked(
 			type: o.type,
 		},
 	}
+}
+
+function backdropOf({ backdrop, picture, colours, angle }: CutOutState): CutOutWish['backdrop'] {
+	if (backdrop === 'none') return null
+	if (backdrop === 'picture') return picture && { file: picture }
+	return { colours: backdrop === 'flat' ? [colours[0]] : colours, angle }
 }
 
 /** A shape that clips: as a declaration for a style sheet, or as an element of SVG. */

@@ -5,8 +5,12 @@ export interface CutOutState {
 	readonly allowance: number
 	readonly feather: number
 	readonly clean: boolean
-	readonly backdrop: 'none' | 'flat' | 'gradient'
+	readonly backdrop: 'none' | 'flat' | 'gradient' | 'picture'
+	/** The other picture that lies behind, once one was chosen. */
+	readonly picture: File | null
 	readonly colours: readonly [string, string]
+	/** How wide what goes out is, px; at the photo's own pixels where `null`. */
+	readonly width: number | null
 	/** Of the gradient, degrees. */
 	readonly angle: number
 	readonly shadow: boolean
@@ -26,6 +30,8 @@ export const cutOutSlice: Slice<CutOutState> = {
 		feather: 0,
 		clean: true,
 		backdrop: 'none',
+		picture: null,
+		width: null,
 		colours: ['#f3f0e9', '#b9b2a2'],
 		angle: 90,
 		shadow: false,
