@@ -6,6 +6,7 @@ export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour
 export { type FittedGradient, photoGradient } from './photo/colour/photoGradient'
 export { type ColourMove, type SnappedColours, snapColours } from './photo/colour/snapColours'
 export { type ToneOptions, type ToneRegion, toneRegions } from './photo/colour/toneRegions'
+export { coverageOf } from './photo/cutOut/coverage'
 export {
 	type Backdrop,
 	type CutOutOptions,

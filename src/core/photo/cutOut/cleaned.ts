@@ -1,117 +1,133 @@
 import type { Pixels } from '../pixels'
+import { blurred } from './blur'
+import { spread } from './spread'
 
-/** Pixels so near to the edge, inside it, may show some of what is behind, px. */
-const DOUBTFUL_PX = 2
-/** Colours are drawn outwards so far, px: over the doubtful ones and those beyond the edge. */
+/** The outline is blurred so widely to know each pixel's distance from it, px. */
+const WIDE_PX = 2
+/** Pixels further inside are the object's alone, and further outside the ground's, px. */
+const SURE_PX = 2.2
+/** How softly a lens may see an edge, px. */
+const SOFT_PX = [0.45, 0.6, 0.8, 1, 1.3, 1.7] as const
+/** How far the colours drawn from inside are trusted over what a pixel says of itself, a variance ratio. */
+const PRIOR = 0.1
+/** Colours are drawn so far, px. */
 const REACH_PX = 8
 
 /**
- * A photo whose colours at an object's edge are those of its inside: there the camera mixed what is
- * behind into them, which shows as a fringe on another backdrop. From pixels that are the object's
- * alone colours are drawn outwards, each pixel's the average of its neighbours' that are known.
+ * A photo with what the lens mixed into an object's edge taken out again, so that no fringe of the old
+ * ground shows on another. Where the edge runs a pixel is α of the object and 1 − α of the ground behind:
+ * the ground's colour is drawn inwards from outside, α follows from the pixel's distance to the outline
+ * and from how soft the lens is, which is what explains the photo best; so the object's own colour is
+ * solved for, held to that drawn from inside where α is small.
  * @param cover how much of each pixel is the object's, 0 to 1
  */
 export function cleaned(photo: Pixels, cover: Float32Array): Pixels {
 	const { width, height } = photo
+	const away = distances(cover, width, height)
+	const inside = spread(
+		photo,
+		(at) => (away[at] ?? 0) > SURE_PX || isRidge(away, at, width),
+		REACH_PX,
+	)
+	const outside = spread(photo, (at) => (away[at] ?? 0) < -SURE_PX, REACH_PX)
+	const edge = new Uint32Array(bandOf(away, inside.known, outside.known))
+	const mix = { photo: photo.data, away, edge, inside: inside.data, outside: outside.data }
+	const soft = softnessOf(mix)
 	const data = new Uint8ClampedArray(photo.data)
-	const known = sure(cover, width, height)
-	let edge = borderOf(known, width, height)
-	for (let step = 0; step < REACH_PX && edge.length > 0; step++) {
-		const colours = edge.map((at) => averageAround(data, known, at, width, height))
-		for (const [n, at] of edge.entries()) {
-			const colour = colours[n]
-			if (!colour) continue
-			data.set(colour, 4 * at)
-			known[at] = 1
+	for (let at = 0; at < away.length; at++) {
+		const d = away[at] ?? 0
+		if (d > SURE_PX || d < -REACH_PX || !inside.known[at]) continue
+		const alpha = outside.known[at] ? share(d, soft) : 0
+		for (let c = 4 * at; c < 4 * at + 3; c++) {
+			const [prior, ground] = [lightOf(inside.data[c]), lightOf(outside.data[c])]
+			const unsaid = lightOf(photo.data[c]) - alpha * prior - (1 - alpha) * ground
+			data[c] = levelOf(prior + (alpha * unsaid) / (alpha * alpha + PRIOR * (1 - alpha)))
 		}
-		edge = nextBorder(edge, known, width, height)
 	}
 	return { width, height, data }
 }
 
-/** 1 for pixels with nothing but the object within reach. */
-function sure(cover: Float32Array, width: number, height: number): Uint8Array {
-	const across = new Uint8Array(cover.length)
-	for (let y = 0; y < height; y++) {
-		let run = 0
-		for (let x = 0; x < width; x++) {
-			run = (cover[y * width + x] ?? 0) > 0.999 ? run + 1 : 0
-			if (run > 2 * DOUBTFUL_PX) across[y * width + x - DOUBTFUL_PX] = 1
-		}
-	}
-	const out = new Uint8Array(cover.length)
-	for (let x = 0; x < width; x++) {
-		let run = 0
-		for (let y = 0; y < height; y++) {
-			run = across[y * width + x] ? run + 1 : 0
-			if (run > 2 * DOUBTFUL_PX) out[(y - DOUBTFUL_PX) * width + x] = 1
-		}
-	}
-	return out
-}
-
-const AROUND = [
-	[-1, -1],
-	[0, -1],
-	[1, -1],
-	[-1, 0],
-	[1, 0],
-	[-1, 1],
-	[0, 1],
-	[1, 1],
-] as const
-
-/** Pixels beside known ones. */
-function borderOf(known: Uint8Array, width: number, height: number): number[] {
-	const border: number[] = []
-	for (let at = 0; at < known.length; at++)
-		if (!known[at] && hasKnown(known, at, width, height)) border.push(at)
-	return border
-}
-
-function nextBorder(
-	edge: readonly number[],
-	known: Uint8Array,
-	width: number,
-	height: number,
-): number[] {
-	const next = new Set<number>()
-	for (const at of edge)
-		for (const other of around(at, width, height)) if (!known[other]) next.add(other)
-	return [...next]
-}
-
-function* around(at: number, width: number, height: number): Generator<number> {
-	const [x, y] = [at % width, Math.floor(at / width)]
-	for (const [dx, dy] of AROUND)
-		if (x + dx >= 0 && x + dx < width && y + dy >= 0 && y + dy < height) yield at + dx + dy * width
-}
-
-function hasKnown(known: Uint8Array, at: number, width: number, height: number): boolean {
-	const x = at % width
-	// Most pixels lie amid others like them: a look to four sides tells.
+/** The middle of what is too thin to have an inside: as deep in it as what lies to both sides. */
+function isRidge(away: Float32Array, at: number, width: number): boolean {
+	const own = away[at] ?? 0
 	return (
-		(x > 0 && known[at - 1] === 1) ||
-		(x < width - 1 && known[at + 1] === 1) ||
-		(at >= width && known[at - width] === 1) ||
-		(at + width < width * height && known[at + width] === 1)
+		own >= RIDGE_PX &&
+		[1, width].some((by) => own >= (away[at + by] ?? 0) && own >= (away[at - by] ?? 0))
 	)
 }
 
-function averageAround(
-	data: Uint8ClampedArray,
-	known: Uint8Array,
-	at: number,
-	width: number,
-	height: number,
-): [number, number, number] | null {
-	let [r, g, b, n] = [0, 0, 0, 0]
-	for (const other of around(at, width, height)) {
-		if (!known[other]) continue
-		r += data[4 * other] ?? 0
-		g += data[4 * other + 1] ?? 0
-		b += data[4 * other + 2] ?? 0
-		n++
+/** The middle of what is thinner than twice this is no colour of its own, px. */
+const RIDGE_PX = 0.6
+
+interface Mix {
+	readonly photo: Uint8ClampedArray
+	readonly away: Float32Array
+	readonly edge: Uint32Array
+	readonly inside: Uint8ClampedArray
+	readonly outside: Uint8ClampedArray
+}
+
+/** The softness of the lens by which the photo's edge is explained best, by least squares. */
+function softnessOf({ photo, away, edge, inside, outside }: Mix): number {
+	let best = { soft: SOFT_PX[0] as number, sum: Number.POSITIVE_INFINITY }
+	const step = Math.max(1, Math.floor(edge.length / MOST_ASKED))
+	for (const soft of SOFT_PX) {
+		let sum = 0
+		for (let k = 0; k < edge.length; k += step) {
+			const at = edge[k] ?? 0
+			const alpha = share(away[at] ?? 0, soft)
+			for (let c = 4 * at; c < 4 * at + 3; c++) {
+				const ground = lightOf(outside[c])
+				const mixed = levelOf(ground + alpha * (lightOf(inside[c]) - ground))
+				sum += Math.min(MOST_OFF, ((photo[c] ?? 0) - mixed) ** 2)
+			}
+		}
+		if (sum < best.sum) best = { soft, sum }
 	}
-	return n > 0 ? [r / n, g / n, b / n] : null
+	return best.soft
+}
+
+/** So many pixels tell how soft the lens is. */
+const MOST_ASKED = 20_000
+/** What is further off is something else than mixing: a highlight, a grain, levels squared. */
+const MOST_OFF = 30 * 30
+
+function bandOf(away: Float32Array, inside: Uint8Array, outside: Uint8Array): number[] {
+	const band: number[] = []
+	for (let at = 0; at < away.length; at++)
+		if (Math.abs(away[at] ?? 0) <= SURE_PX && inside[at] && outside[at]) band.push(at)
+	return band
+}
+
+/** Signed distance of each pixel from the outline, px, inside positive, as far as it is blurred. */
+function distances(cover: Float32Array, width: number, height: number): Float32Array {
+	return blurred(cover, width, height, WIDE_PX).map((v) => WIDE_PX * quantile(v))
+}
+
+/** How much of a pixel at a signed distance is the object's, seen through a lens so soft. */
+function share(distance: number, soft: number): number {
+	return 1 / (1 + Math.exp((-LOGISTIC * distance) / soft))
+}
+
+/** The normal distribution is that of the logistic function so steep, to one in a hundred (Bowling et al., 2009). */
+const LOGISTIC = 1.702
+
+function quantile(v: number): number {
+	const p = Math.min(1 - 1e-6, Math.max(1e-6, v))
+	return Math.log(p / (1 - p)) / LOGISTIC
+}
+
+/** A lens mixes light, not levels (IEC 61966-2-1): 0 to 1 for a level of 0 to 255. */
+const LIGHT = Float64Array.from({ length: 256 }, (_, level) => {
+	const v = level / 255
+	return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4
+})
+
+function lightOf(level = 0): number {
+	return LIGHT[level] ?? 0
+}
+
+function levelOf(light: number): number {
+	const v = Math.min(1, Math.max(0, light))
+	return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055)
 }
