@@ -36,8 +36,8 @@ export {
 	type PixelKind,
 	startingSettings,
 } from './formats/format'
-export { FORMATS, svgFormat } from './formats/formats'
-export { type Outgoing, outgoing } from './formats/outgoing'
+export { FORMATS, groundOf, svgFormat } from './formats/formats'
+export { type GivenPage, type Outgoing, outgoing } from './formats/outgoing'
 export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
 export { mmPerPx, pointsPerPx } from './formats/pageSize'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'

@@ -123,7 +123,7 @@ export function Home({ demo }: { demo: boolean }) {
 	const exportSheet = (sheet: SheetSummary) =>
 		act(async () => {
 			const loaded = await browserLibrary().load(sheet.id)
-			const parts = svgFormat.write(loaded.sheet, startingSettings(svgFormat))
+			const parts = await svgFormat.write(loaded.sheet, startingSettings(svgFormat))
 			const fileName = `${fileStem(sheet.name)}${svgFormat.extension}`
 			await saveFile(parts, fileName, svgFormat.mimeType)
 		})

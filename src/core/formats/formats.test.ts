@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { readSvg } from '../drawings'
 import { emptySheet, newPiece } from '../path/model'
-import { startingSettings } from './format'
+import { type FormatSettings, startingSettings } from './format'
 import { FORMATS, svgFormat } from './formats'
 import { parsePathData } from './pathData'
 
@@ -21,18 +21,33 @@ test('every format has a name of its own, an ending, and writes something with i
 	}
 })
 
-test('SVG is as precise as it is set', () => {
-	const nodes = (digits: number) =>
-		readSvg(svgFormat.write(sheet, { digits }).join('')).pieces[0]?.contours[0]?.nodes
-	expect(nodes(1)?.[0]?.at).toEqual([1.2, 2])
-	expect(nodes(3)?.[0]?.at).toEqual([1.235, 2])
+const written = async (settings: FormatSettings, of = sheet) =>
+	(await svgFormat.write(of, settings)).join('')
+
+test('SVG is as precise as it is set', async () => {
+	const nodes = async (digits: number) =>
+		readSvg(await written({ digits })).pieces[0]?.contours[0]?.nodes
+	expect((await nodes(1))?.[0]?.at).toEqual([1.2, 2])
+	expect((await nodes(3))?.[0]?.at).toEqual([1.235, 2])
 })
 
-test('SVG without spaces is smaller and holds the same', () => {
-	const written = (layout: number) => svgFormat.write(sheet, { digits: 3, layout }).join('')
-	expect(written(1).length).toBeLessThan(written(0).length)
-	expect(written(1)).not.toMatch(/>\s+</)
-	const shape = (text: string) =>
-		readSvg(text).pieces.map(({ name, contours }) => [name, contours.length])
-	expect(shape(written(1))).toEqual(shape(written(0)))
+test('SVG without spaces and words is smaller and holds the same shapes', async () => {
+	const [plain, small] = [await written({ layout: 0 }), await written({ layout: 1 })]
+	expect(small.length).toBeLessThan(plain.length)
+	expect(small).not.toMatch(/>\s+<|<title>|<desc>/)
+	expect(plain).toMatch(/<desc>\d+ pieces?, \d+ openings?, \d+ nodes?\.<\/desc>/)
+	const shape = (text: string) => readSvg(text).pieces.map(({ contours }) => contours.length)
+	expect(shape(small)).toEqual(shape(plain))
+})
+
+test('SVG has a path for each colour, and its size in px, where that is wished', async () => {
+	const twice = {
+		...sheet,
+		mmPerPx: 0.5,
+		pieces: [...sheet.pieces, ...sheet.pieces.map((piece) => ({ ...piece, id: `${piece.id}2` }))],
+	}
+	expect(readSvg(await written({ paths: 0 }, twice)).pieces).toHaveLength(twice.pieces.length)
+	expect(readSvg(await written({ paths: 1 }, twice)).pieces).toHaveLength(1)
+	expect(await written({ units: 0 }, twice)).toContain(`width="${sheet.width / 2}mm"`)
+	expect(await written({ units: 1 }, twice)).toContain(`width="${sheet.width}px"`)
 })

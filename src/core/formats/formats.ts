@@ -22,17 +22,38 @@ export const svgFormat = {
 			],
 		},
 		{
+			id: 'paths',
+			name: 'A path for each',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'piece' },
+				{ value: 1, says: 'colour, where that looks the same' },
+			],
+		},
+		{
+			id: 'units',
+			name: 'Size in',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'mm, where it was measured' },
+				{ value: 1, says: 'px' },
+			],
+		},
+		{
 			id: 'layout',
 			name: 'Layout',
 			start: 0,
 			choices: [
 				{ value: 0, says: 'A line for each element' },
-				{ value: 1, says: 'Without spaces, smallest' },
+				{ value: 1, says: 'Without spaces and words, smallest' },
 			],
 		},
 	],
-	write: (sheet: Sheet, { digits = 3, layout = 0 }: FormatSettings) => {
-		const text = formatSvg(sheet, { digits })
+	write: async (sheet: Sheet, { digits = 3, layout = 0, paths = 0, units = 0 }: FormatSettings) => {
+		const artwork =
+			paths === 1 ? (await import('../artwork/mergedByColour')).mergedByColour(sheet) : sheet
+		const inPx = units === 1 ? { units: 'px' as const } : {}
+		const text = formatSvg(artwork, { digits, ...inPx, words: layout === 0 })
 		return [layout === 1 ? text.replace(/>\s+</g, '><') : text]
 	},
 } satisfies Format
@@ -139,6 +160,23 @@ const QUALITY: FormatOption = {
 	],
 }
 
+/** What lies behind where one could see through; the words of {@link groundOf}. */
+const GROUND: FormatOption = {
+	id: 'ground',
+	name: 'Behind it',
+	start: 0,
+	choices: [
+		{ value: 0, says: 'The sheet’s background, if any' },
+		{ value: 1, says: 'Nothing, to see through' },
+		{ value: 2, says: 'White' },
+	],
+}
+
+/** What lies behind a picture by its settings. */
+export function groundOf({ ground = 0 }: FormatSettings): 'sheet' | 'nothing' | 'white' {
+	return (['sheet', 'nothing', 'white'] as const)[ground] ?? 'sheet'
+}
+
 /** The formats that artwork goes out in; the first is offered first. */
 export const FORMATS: readonly Format[] = [
 	svgFormat,
@@ -146,13 +184,16 @@ export const FORMATS: readonly Format[] = [
 	pdf,
 	eps,
 	dxf,
-	picture({
-		id: 'png',
-		name: 'PNG',
-		extension: '.png',
-		says: 'A picture in pixels; one sees through where nothing is painted.',
-		pixels: { type: 'image/png', opaque: false },
-	}),
+	picture(
+		{
+			id: 'png',
+			name: 'PNG',
+			extension: '.png',
+			says: 'A picture in pixels; one sees through where nothing is painted.',
+			pixels: { type: 'image/png', opaque: false },
+		},
+		[GROUND],
+	),
 	picture(
 		{
 			id: 'jpeg',
@@ -171,7 +212,7 @@ export const FORMATS: readonly Format[] = [
 			says: 'A picture in pixels for web pages; one sees through where nothing is painted.',
 			pixels: { type: 'image/webp', opaque: false },
 		},
-		[QUALITY],
+		[GROUND, QUALITY],
 	),
 	picture({
 		id: 'icons',

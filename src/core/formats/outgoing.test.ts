@@ -40,4 +40,21 @@ describe('what goes out', () => {
 		expect((strokes('stay')?.stroke.width ?? 0) * 1.5).toBeCloseTo(2)
 		expect(strokes('stay')?.stroke.dashes?.map((dash) => dash * 1.5)).toEqual([4, 2])
 	})
+
+	test('fits a page that is given, in its middle, exactly as large as that', () => {
+		const a4 = { width: 297, height: 210, margin: 10 }
+		const laid = outgoing(sheet, { ...AS_IT_IS, page: a4 }) as Sheet
+		const mm = laid.mmPerPx ?? 0
+		expect([laid.width * mm, laid.height * mm]).toEqual([
+			expect.closeTo(297, 9),
+			expect.closeTo(210, 9),
+		])
+		// 82 × 62 px with the stroke: 190 mm high is what it can be, 251.3 wide.
+		const xs = laid.pieces.flatMap(({ contours }) =>
+			contours.flatMap(({ nodes }) => nodes.map(({ at }) => at[0] * mm)),
+		)
+		expect(Math.min(...xs)).toBeCloseTo((297 - (82 * 190) / 62) / 2, 6)
+		const stays = outgoing(sheet, { page: a4, strokes: 'stay' })
+		expect((stays?.pieces[1]?.stroke.width ?? 0) * mm).toBeCloseTo(2)
+	})
 })

@@ -12,6 +12,10 @@ export interface SvgOptions {
 	readonly digits?: number
 	/** Only these pieces; all that show where absent. */
 	readonly only?: ReadonlySet<string>
+	/** How the page's size is said; in mm where one was measured, if not said. */
+	readonly units?: 'px'
+	/** Whether titles and a description are written; so unless it is said otherwise. */
+	readonly words?: boolean
 }
 
 /**
@@ -24,13 +28,15 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const { width, height } = sheet
 	const idOf = createIds()
 	const pieceIds = items.map((item) => idOf(item.piece.name))
-	const digits = o.digits ?? 3
+	const { digits = 3, words = true } = o
+	const scale = o.units === 'px' ? {} : sheet
 	const servers = createServers(idOf, digits)
 	const drawn = inGroups(
 		sheet,
 		items,
 		idOf,
-		items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', digits, servers)),
+		items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', { digits, words }, servers)),
+		words,
 	)
 	const { background } = sheet
 	const ground =
@@ -46,8 +52,10 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 			: []
 	return [
 		'<?xml version="1.0" encoding="UTF-8"?>',
-		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, sheet)}" height="${size(height, sheet)}" viewBox="0 0 ${width} ${height}">`,
-		`\t<title>${escapeXml(sheet.name)}</title>`,
+		`<svg xmlns="http://www.w3.org/2000/svg" width="${size(width, scale)}" height="${size(height, scale)}" viewBox="0 0 ${width} ${height}">`,
+		...(words
+			? [`\t<title>${escapeXml(sheet.name)}</title>`, `\t<desc>${description(items)}</desc>`]
+			: []),
 		...servers.elements(),
 		...ground,
 		...drawn,
@@ -56,7 +64,19 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	].join('\n')
 }
 
-function size(px: number, { mmPerPx }: Sheet): string {
+/** What is drawn, in figures: for who cannot see it, and for who looks into the file. */
+function description(items: readonly DisplayItem[]): string {
+	const shown = items.map(({ piece }) => ({ ...piece, hidden: false }))
+	const { pieces, openings, nodes } = exportSummary({ pieces: shown })
+	const counted = [
+		[pieces, 'piece'],
+		[openings, 'opening'],
+		[nodes, 'node'],
+	] as const
+	return `${counted.map(([count, what]) => `${count} ${what}${count === 1 ? '' : 's'}`).join(', ')}.`
+}
+
+function size(px: number, { mmPerPx }: Pick<Sheet, 'mmPerPx'>): string {
 	return mmPerPx === undefined ? `${px}px` : `${Number((px * mmPerPx).toFixed(4))}mm`
 }
 
@@ -80,6 +100,7 @@ function inGroups(
 	items: readonly DisplayItem[],
 	idOf: (name: string) => string,
 	elements: readonly string[],
+	words: boolean,
 ): string[] {
 	const named = new Map(sheet.groups?.map((group) => [group.id, group.name]))
 	const lines: string[] = []
@@ -90,10 +111,8 @@ function inGroups(
 		for (let depth = open.length; depth > kept; depth--) lines.push(indented('</g>', depth))
 		for (const [k, id] of path.slice(kept).entries()) {
 			const name = named.get(id) ?? ''
-			lines.push(
-				indented(`<g id="${idOf(name)}">`, kept + k + 1),
-				indented(`<title>${escapeXml(name)}</title>`, kept + k + 2),
-			)
+			lines.push(indented(`<g id="${idOf(name)}">`, kept + k + 1))
+			if (words) lines.push(indented(`<title>${escapeXml(name)}</title>`, kept + k + 2))
 		}
 		open = path
 	}
@@ -112,13 +131,17 @@ function indented(text: string, depth: number): string {
 function pieceElement(
 	{ piece, opacity, shapes }: DisplayItem,
 	id: string,
-	digits: number,
+	{ digits, words }: Required<Pick<SvgOptions, 'digits' | 'words'>>,
 	servers: Servers,
 ): string {
 	const faint = opacity < 1 ? ` opacity="${opacity}"` : ''
+	const [shape, more] = shapes
+	// Without words one path says it all.
+	if (!words && shape && !more)
+		return `\t${pathElement(shape, digits, servers).replace('<path', `<path id="${id}"${faint}`)}`
 	return [
 		`\t<g id="${id}"${faint}>`,
-		`\t\t<title>${escapeXml(piece.name)}</title>`,
+		...(words ? [`\t\t<title>${escapeXml(piece.name)}</title>`] : []),
 		...shapes.map((shape) => `\t\t${pathElement(shape, digits, servers)}`),
 		'\t</g>',
 	].join('\n')
@@ -246,7 +269,7 @@ export interface ExportSummary {
 
 /** @param openings how many openings a piece has, where that is known already */
 export function exportSummary(
-	sheet: Sheet,
+	sheet: Pick<Sheet, 'pieces'>,
 	openings = (piece: Piece) => openingsOf(piece).length,
 ): ExportSummary {
 	const shown = sheet.pieces.filter((p) => !p.hidden)

@@ -22,8 +22,14 @@ import { fileStem, saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { counted } from '../counted'
 import { exportSlice, inFormat } from './exportSlice'
-import { OutSize } from './OutSize'
+import { GivenSize, OutSize, pageFor } from './OutSize'
 import { type ExportWish, firstPage, inOneFile, type OutFile, outFiles } from './outFiles'
+
+const PAGES = [
+	['sheet', 'As large as the sheet'],
+	['artwork', 'Cut to the artwork'],
+	['given', 'Fitted into a page'],
+] as const
 
 /** A wish must stand for so long before its files are made, to say how large they are, ms. */
 const PAUSE_MS = 250
@@ -90,13 +96,18 @@ export function FileSection() {
 			))}
 			{!format.pixels?.sizes && !format.whole && (
 				<>
-					<SwitchRow
-						label="Cut the page to the artwork"
-						checked={wish.page === 'artwork'}
-						onChange={(on) => set({ page: on ? 'artwork' : 'sheet' })}
+					<WordChoice
+						label="Page"
+						value={typeof wish.page === 'object' ? 'given' : wish.page}
+						words={PAGES}
+						onChange={(next) => set({ page: next === 'given' ? pageFor(page, format) : next })}
 					/>
-					{page && <OutSize page={page} wish={wish} onChange={set} />}
-					{!format.pixels && wish.width !== undefined && (
+					{typeof wish.page === 'object' ? (
+						<GivenSize given={wish.page} wish={wish} onChange={(given) => set({ page: given })} />
+					) : (
+						page && <OutSize page={page} wish={wish} onChange={set} />
+					)}
+					{!format.pixels && (wish.width !== undefined || typeof wish.page === 'object') && (
 						<SwitchRow
 							label="Strokes grow with it"
 							checked={wish.strokes === 'scale'}

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import { useState } from 'react'
-import { LENGTH_DIGITS, type LengthUnit, mmPerPx, type Sheet } from '@/core'
+import { type GivenPage, LENGTH_DIGITS, type LengthUnit, mmPerPx, type Sheet } from '@/core'
 import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { NumberField } from '@/kit/NumberField'
 import { WordChoice } from '@/kit/WordChoice'
@@ -50,6 +50,55 @@ export function OutSize({
 				onChange={(next) => give((next((width * share) / of) * of) / share)}
 			/>
 			{!pixels && <WordChoice label="Unit" value={shown} words={UNITS} onChange={setUnit} />}
+		</Box>
+	)
+}
+
+/** A page of A4, mm, and a picture of so many px; with a margin. */
+const PAPER = { longer: 297, shorter: 210, margin: 10 } as const
+const PICTURE = { longer: 1920, shorter: 1080, margin: 60 } as const
+
+/** The page that is offered first to fit artwork into: level where the artwork is. */
+export function pageFor(page: Sheet | null, { pixels }: ExportWish['format']): GivenPage {
+	const { longer, shorter, margin } = pixels ? PICTURE : PAPER
+	const level = page !== null && page.width > page.height
+	return { width: level ? longer : shorter, height: level ? shorter : longer, margin }
+}
+
+/** The page that artwork is fitted into. */
+export function GivenSize({
+	given,
+	wish,
+	onChange,
+}: {
+	given: GivenPage
+	wish: ExportWish
+	onChange: (given: GivenPage) => void
+}) {
+	const pixels = wish.format.pixels !== undefined
+	const [chosen, setUnit] = useState<LengthUnit>('mm')
+	const unit = pixels ? 'px' : chosen
+	const of = pixels ? 1 : MM[unit]
+	const most = pixels ? MAX_PICTURE_PX : 10_000
+	const field = (side: keyof GivenPage, label: string) => (
+		<NumberField
+			label={label}
+			unit={pixels ? 'px' : ''}
+			value={given[side] / of}
+			digits={pixels ? 0 : LENGTH_DIGITS[unit]}
+			onChange={(next) => {
+				const least = side === 'margin' ? 0 : 1
+				const said = Math.min(most, Math.max(least, next(given[side] / of) * of))
+				onChange({ ...given, [side]: pixels ? Math.round(said) : said })
+			}}
+		/>
+	)
+	return (
+		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
+			{field('width', 'Width')}
+			{field('height', 'Height')}
+			{field('margin', 'Margin')}
+			{!pixels && <WordChoice label="Unit" value={unit} words={UNITS} onChange={setUnit} />}
 		</Box>
 	)
 }

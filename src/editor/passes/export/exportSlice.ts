@@ -17,5 +17,8 @@ export const exportSlice: Slice<ExportWish> = {
 /** The wish in another format, with that format's first settings. */
 export function inFormat({ width: _, ...wish }: ExportWish, id: string): ExportWish {
 	const format = FORMATS.find((one) => one.id === id) ?? wish.format
-	return { ...wish, format, settings: startingSettings(format) }
+	// Pages are given in mm, those of pictures in px.
+	const other = Boolean(format.pixels) !== Boolean(wish.format.pixels)
+	const page = other && typeof wish.page === 'object' ? 'sheet' : wish.page
+	return { ...wish, page, format, settings: startingSettings(format) }
 }

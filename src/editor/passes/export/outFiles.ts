@@ -2,6 +2,7 @@ import {
 	displayList,
 	type Format,
 	type FormatSettings,
+	groundOf,
 	type Outgoing,
 	outgoing,
 	type Sheet,
@@ -15,7 +16,8 @@ export interface ExportWish {
 	readonly what: 'all' | 'chosen' | 'each'
 	readonly format: Format
 	readonly settings: FormatSettings
-	readonly page: Outgoing['page']
+	/** Of a page that is given mm; of pictures, px. */
+	readonly page: Exclude<Outgoing['page'], 'square'>
 	readonly strokes: Outgoing['strokes']
 	/** How wide the page goes out, mm; of pictures, px. As it is where absent. */
 	readonly width?: number
@@ -80,8 +82,12 @@ export function firstPage(
 }
 
 /** How wide a picture of a page is, px. */
-export function pixelWidth(page: Sheet, { width }: Pick<ExportWish, 'width'>): number {
-	return Math.max(1, Math.round(width ?? page.width))
+export function pixelWidth(
+	sheet: Sheet,
+	{ width, page }: Pick<ExportWish, 'width' | 'page'>,
+): number {
+	const given = typeof page === 'object' ? page.width : width
+	return Math.max(1, Math.round(given ?? sheet.width))
 }
 
 function pagesOf(
@@ -154,7 +160,13 @@ async function pictureOf(
 ): Promise<OutFile> {
 	const { type = 'image/png', opaque = false } = format.pixels ?? {}
 	const height = Math.max(1, Math.round((width * page.height) / page.width))
-	const svg = (await format.write(page, settings)).join('')
-	const blob = await rasterise(svg, { width, height }, { type, opaque, quality: settings.quality })
+	const ground = groundOf(settings)
+	const { background: _, ...bare } = page
+	const svg = (await format.write(ground === 'sheet' ? page : bare, settings)).join('')
+	const blob = await rasterise(
+		svg,
+		{ width, height },
+		{ type, opaque: opaque || ground === 'white', quality: settings.quality },
+	)
 	return { name: `${stem}${format.pixels?.sizes ? '.png' : format.extension}`, blob }
 }
