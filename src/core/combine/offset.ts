@@ -1,8 +1,18 @@
 import { thin } from '../fit/thin'
 import { type Cubic, lineCubic } from '../geometry/cubic'
-import { add, cross, distance, dot, type Point, samePoint, scale } from '../geometry/point'
+import {
+	add,
+	cross,
+	distance,
+	dot,
+	type Point,
+	samePoint,
+	scale,
+	subtract,
+} from '../geometry/point'
 import {
 	isStraight,
+	neighbours,
 	nodeCount,
 	reverseContour,
 	segmentCubic,
@@ -30,6 +40,8 @@ export interface OffsetOptions {
 	readonly miterLimit?: number
 	/** How far the result may lie from the true one, px; a hundredth of the distance if not said. */
 	readonly tolerance?: number
+	/** Whether nodes that the curves can do without are taken out, which takes most of the time; so if not said. */
+	readonly fewest?: boolean
 }
 
 /**
@@ -52,7 +64,7 @@ export function offset(
 	const beside = plain.map((contour) =>
 		closedRun([...sideOf(contour, away, tolerance, options), null], tolerance / 4),
 	)
-	return wound(beside, tolerance, nodeCount(plain))
+	return wound(beside, tolerance, options.fewest === false ? null : nodeCount(plain))
 }
 
 /**
@@ -80,7 +92,7 @@ export function outlineStroke(
 			: [[...there, ...capAt(contour, away, cap), ...again, ...capAt(back, away, cap)]]
 		return sides.map((steps) => closedRun(steps, tolerance / 4))
 	})
-	return wound(outlines, tolerance, 2 * nodeCount(drawn))
+	return wound(outlines, tolerance, options.fewest === false ? null : 2 * nodeCount(drawn))
 }
 
 /** A distance that can be told from none at all in double precision beside a sheet’s numbers, px. */
@@ -211,16 +223,55 @@ function isLine([a, b, c, d]: Cubic): boolean {
 	return Math.max(off(b), off(c)) <= 1e-9 * along * along
 }
 
-/** What outlines wind round clockwise, with no more nodes than their shape needs. */
-function wound(outlines: readonly Contour[], tolerance: number, enough: number): Contour[] {
+/**
+ * What outlines wind round clockwise, with no more nodes than their shape needs.
+ * @param enough so many nodes are few enough; `null` where any number is
+ */
+function wound(outlines: readonly Contour[], tolerance: number, enough: number | null): Contour[] {
 	const found = arranged([outlines], (arrangement) => {
 		const [rings = []] = arrangement.groups
 		return rebuild(arrangement, resolve(arrangement.lattice, { rings, rule: 'positive' }))
 	})
 	const kept = found.map(inferKinds)
-	return nodeCount(kept) <= enough
+	return enough === null || nodeCount(kept) <= enough
 		? kept
-		: kept.map((contour) => thin(contour, { tolerance: tolerance / 2 }).contour)
+		: kept.map((contour) => fewer(withoutInLine(contour, tolerance / 20), tolerance / 2))
+}
+
+/** An outline without the nodes that lie on a straight line from one neighbour to the next. */
+function withoutInLine(contour: Contour, tolerance: number): Contour {
+	const nodes: PathNode[] = []
+	for (const [k, node] of contour.nodes.entries()) {
+		const before = nodes.at(-1) ?? contour.nodes.at(-1)
+		const after = contour.nodes[k + 1] ?? nodes[0]
+		const needed =
+			!before ||
+			!after ||
+			!isStraight(before, node) ||
+			!isStraight(node, after) ||
+			!isBetween(before.at, node.at, after.at, tolerance)
+		if (needed) nodes.push(node)
+	}
+	return nodes.length > 2 && nodes.length < contour.nodes.length ? { ...contour, nodes } : contour
+}
+
+function isBetween(a: Point, p: Point, b: Point, tolerance: number): boolean {
+	const [along, to] = [subtract(b, a), subtract(p, a)]
+	const length = distance(a, b)
+	const ahead = dot(along, to)
+	return Math.abs(cross(along, to)) <= tolerance * length && ahead >= 0 && ahead <= length * length
+}
+
+/** An outline without the nodes that its curves can do without; those at corners and straight lines are needed. */
+function fewer(contour: Contour, tolerance: number): Contour {
+	const only = new Set(
+		contour.nodes.flatMap((node, k) => {
+			const { before, after } = neighbours(contour, k)
+			const curved = before && after && !isStraight(before, node) && !isStraight(node, after)
+			return curved ? [node.id] : []
+		}),
+	)
+	return thin(contour, { tolerance, only }).contour
 }
 
 /** Outlines that fill the same under either rule, turned so that the outer ones run clockwise. */

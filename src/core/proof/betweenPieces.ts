@@ -83,8 +83,8 @@ const plain = (contours: readonly Contour[]): Area => ({ contours, rule: 'nonzer
 /** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
 function gapsBetween(a: Piece, b: Piece, width: number) {
 	const both = combineAreas('merge', [own(a), own(b)])
-	const tolerance = width * ROUGHLY
-	const closed = offset(offset(both, width / 2, { tolerance }), -width / 2, { tolerance })
+	const roughly = { tolerance: width * ROUGHLY, fewest: false }
+	const closed = offset(offset(both, width / 2, roughly), -width / 2, roughly)
 	const parts = combine('cut-out', closed, both).filter(
 		(part) => isLong(part, width) && [a, b].every((piece) => liesBy(part, piece, width)),
 	)

@@ -22,10 +22,10 @@ export interface Neck {
  * @param width px
  */
 export function necksOf(area: Area, width: number): Neck[] {
-	const tolerance = width * ROUGHLY
-	const shrunk = offset(area.contours, -width / 2, { rule: area.rule, tolerance })
+	const roughly = { tolerance: width * ROUGHLY, fewest: false }
+	const shrunk = offset(area.contours, -width / 2, { rule: area.rule, ...roughly })
 	if (shrunk.length === 0) return []
-	const thick = offset(shrunk, width / 2, { tolerance })
+	const thick = offset(shrunk, width / 2, roughly)
 	const lost = combineAreas('cut-out', [area, { contours: thick, rule: 'nonzero' }])
 	return lost.flatMap((part): Neck[] => {
 		const { minX, minY, maxX, maxY } = boundsOf(part)

@@ -39,6 +39,8 @@ export function cutsOf(pieces: readonly Piece[], { kerf }: Bed, settings: CutSet
 		const area = offset(piece.contours.filter(isFilled), kerf / 2, {
 			rule: piece.fillRule,
 			tolerance: settings.tolerance / 2,
+			// They become arcs: how many nodes there are does not matter.
+			fewest: false,
 		})
 		const compensated: Piece = { ...piece, contours: area, fillRule: 'nonzero' }
 		return cuttingOrder(compensated).map((path) => ({ piece, path }))

@@ -7,7 +7,8 @@ import { piecesBox } from '../path/arrangePieces'
 import { flattenContour } from '../path/contour'
 import { newPiece, type Piece } from '../path/model'
 import { transformContour } from '../path/pieces'
-import { WORKSHOP_BED as BED } from './bed'
+import { WORKSHOP_BED as BED, FIRST_CUT } from './bed'
+import { cuttingJob } from './job'
 import { nest } from './nest'
 import { refusals } from './refusals'
 
@@ -62,4 +63,28 @@ test('what finds no room is counted, and the rest is laid', () => {
 	expect([pieces.length, left]).toEqual([1, 2])
 	const { left: none } = nest([newPiece('Wall', parsePathData('M0 0H900V900H0Z'))], BED, OPTIONS)
 	expect(none).toBe(1)
+})
+
+test('a small piece lies in what falls out of a large one, and is cut before that', () => {
+	const frame = newPiece('Frame', parsePathData('M0 0H200V200H0ZM20 20H180V180H20Z'))
+	const bay = newPiece('Bay', parsePathData('M0 0H20V80H180V0H200V100H0Z'))
+	const moon = newPiece('Moon', parsePathData('M0 0H60V60H0Z'))
+	const { pieces } = nest([frame, moon], BED, { ...OPTIONS, copies: 1, gap: 6 })
+	const [outer, inner] = pieces.map((piece) => piecesBox([piece]))
+	if (!outer || !inner) throw new Error('Both found room.')
+	expect(inner.minX - outer.minX).toBeGreaterThanOrEqual(26)
+	expect(outer.maxX - inner.maxX).toBeGreaterThanOrEqual(26)
+	expect(inner.minY - outer.minY).toBeGreaterThanOrEqual(26)
+	expect(outer.maxY - inner.maxY).toBeGreaterThanOrEqual(26)
+	expect(refusals(pieces, BED)).toEqual([])
+	const { cuts, order } = cuttingJob(pieces, BED, FIRST_CUT)
+	expect(order.map((k) => `${cuts[k]?.kind} ${cuts[k]?.piece}`)).toEqual([
+		'outline Moon',
+		'opening Frame',
+		'outline Frame',
+	])
+	// A bay is open to one side: what lies in it is no waste of an opening.
+	const beside = nest([bay, moon], BED, { ...OPTIONS, turns: false, gap: 6 }).pieces
+	for (const [n, a] of beside.entries())
+		for (const b of beside.slice(n + 1)) expect(shared(a, b)).toBe(0)
 })

@@ -2,6 +2,7 @@ import { type Affine, composeAffine } from '../geometry/affine'
 import { boxOf } from '../geometry/box'
 import { turnAbout } from '../geometry/placement'
 import type { Point } from '../geometry/point'
+import { ringWinding } from '../geometry/polygon'
 import { flattenContour, isFilled } from '../path/contour'
 import type { Piece } from '../path/model'
 import { transformContour } from '../path/pieces'
@@ -29,16 +30,21 @@ export interface Nested {
 const CELL_MM = 1.5
 
 /**
- * Lays copies of pieces side by side on the bed with little waste: the largest first, each as near to
- * the bed's lower left as it fits, in the turn in which it takes the least height (bottom-left fill
- * over a raster; Baker, Coffman & Rivest, 1980).
+ * Lays copies of pieces side by side on the bed with little waste: the largest first, each into what
+ * falls out of the openings of those that lie already, or else as near to the bed's lower left as it fits,
+ * in the turn in which it takes the least height (bottom-left fill over a raster; Baker, Coffman &
+ * Rivest, 1980).
  * @param pieces in mm
  */
 export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested {
 	// Half a gap goes with each piece: the other half is kept free along the edge.
 	const free = (side: number) => Math.floor((side - o.gap) / CELL_MM)
 	const size = { columns: free(bed.width), rows: free(bed.height) }
-	const taken = Array.from({ length: size.rows }, () => new Uint8Array(size.columns))
+	const raster = (value: 0 | 1) =>
+		Array.from({ length: size.rows }, () => new Uint8Array(size.columns).fill(value))
+	const taken = raster(0)
+	/** 0 where an opening's waste is free. */
+	const solid = raster(1)
 	const shapes = pieces
 		.flatMap((piece) => Array.from({ length: o.copies }, (_, copy) => ({ piece, copy })))
 		.map((one) => ({ ...one, cells: shapesOf(one.piece, o) }))
@@ -47,17 +53,14 @@ export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested
 	let covered = 0
 	let left = 0
 	for (const { piece, copy, cells } of shapes) {
-		const best = cells
-			.flatMap((shape) => {
-				const place = firstPlace(shape, taken, size)
-				return place ? [{ shape, ...place }] : []
-			})
-			.sort((a, b) => a.y + a.shape.rows.length - b.y - b.shape.rows.length || a.x - b.x)[0]
+		const best = lowest(cells, solid, size) ?? lowest(cells, taken, size)
 		if (!best) {
 			left++
 			continue
 		}
-		mark(best.shape, best, taken)
+		mark(best.shape.openings, best, solid, 0)
+		mark(best.shape.rows, best, taken, 1)
+		mark(best.shape.rows, best, solid, 1)
 		covered += best.shape.area
 		laid.push(onBed(piece, copy, best.shape.map, best, bed, o.gap / 2))
 	}
@@ -66,11 +69,26 @@ export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested
 	return { pieces: laid, left, cover: strip > 0 ? covered / strip : 0 }
 }
 
-/** A turned piece as squares: for each row, from its lowest up, from where to where it is taken. */
+/** Where a piece comes to lie lowest, of all turns; nothing where it does not fit. */
+function lowest(turns: readonly Shape[], blocked: readonly Uint8Array[], size: Size) {
+	return turns
+		.flatMap((shape) => {
+			const place = firstPlace(shape, blocked, size)
+			return place ? [{ shape, ...place }] : []
+		})
+		.sort((a, b) => a.y + a.shape.rows.length - b.y - b.shape.rows.length || a.x - b.x)[0]
+}
+
+/** For each row of squares, from the lowest up, from where to where. */
+type Rows = readonly (readonly (readonly [from: number, to: number])[])[]
+
+/** A turned piece as squares. */
 interface Shape {
 	/** Turns the piece, and lays its lower left corner at the origin, y up. */
 	readonly map: Affine
-	readonly rows: readonly (readonly (readonly [from: number, to: number])[])[]
+	/** What it takes with its gap, and what falls out of its openings. */
+	readonly rows: Rows
+	readonly openings: Rows
 	/** mm² */
 	readonly area: number
 }
@@ -89,24 +107,29 @@ function shapeOf(piece: Piece, angle: number, gap: number): Shape {
 	const { minX, minY, maxX, maxY } = boxOf(rings.flat())
 	const origin: Point = [minX - gap / 2, minY - gap / 2]
 	const height = Math.ceil((maxY - minY + gap) / CELL_MM)
-	const rows = Array.from({ length: height }, (_, row) =>
-		spansIn(rings, origin, row, gap / 2, maxX - minX + gap),
+	const both = Array.from({ length: height }, (_, row) =>
+		cellsIn(rings, origin, row, gap / 2, maxX - minX + gap),
 	)
+	const rows = both.map(({ solid }) => spansOf(solid))
+	const openings = both.map(({ open }) => spansOf(open))
 	const area = rows.flat().reduce((sum, [from, to]) => sum + (to - from) * CELL_MM ** 2, 0)
-	return { map: composeAffine([1, 0, 0, 1, -origin[0], -origin[1]], turned), rows, area }
+	return { map: composeAffine([1, 0, 0, 1, -origin[0], -origin[1]], turned), rows, openings, area }
 }
 
 /** Lines across a row at which the shape is looked at, and how far beside it a gap reaches. */
 const LINES = 4
 
-function spansIn(
+/** The squares of a row that a piece takes, and those between that lie in its openings. */
+function cellsIn(
 	rings: readonly (readonly Point[])[],
 	[ox, oy]: Point,
 	row: number,
 	beside: number,
 	width: number,
-): (readonly [number, number])[] {
+): { readonly solid: Uint8Array; readonly open: Uint8Array } {
 	const cells = new Uint8Array(Math.ceil(width / CELL_MM) + 1)
+	/** On how many lines a square lies between two parts. */
+	const between = new Uint8Array(cells.length)
 	const [low, high] = [row * CELL_MM - beside, (row + 1) * CELL_MM + beside]
 	for (let n = 0; n <= LINES; n++) {
 		const y = oy + low + ((high - low) * n) / LINES
@@ -123,6 +146,10 @@ function spansIn(
 			const from = Math.floor(((crossings[k] ?? 0) - ox - beside) / CELL_MM)
 			const to = Math.ceil(((crossings[k + 1] ?? 0) - ox + beside) / CELL_MM)
 			cells.fill(1, Math.max(0, from), Math.min(cells.length, to))
+			const next = crossings[k + 2]
+			const until = next === undefined ? to : Math.floor((next - ox - beside) / CELL_MM)
+			for (let x = Math.max(0, to); x < Math.min(cells.length, until); x++)
+				between[x] = (between[x] ?? 0) + 1
 		}
 	}
 	// Edges that run within the row are in it, however thin.
@@ -132,6 +159,24 @@ function spansIn(
 				const at = Math.floor((x - ox) / CELL_MM)
 				cells.fill(1, Math.max(0, at), Math.min(cells.length, at + 1))
 			}
+	// What lies between two parts may be a bay, open to one side: only openings fall out.
+	const open = between.map((lines, x) =>
+		lines > LINES &&
+		!cells[x] &&
+		liesInOpening(rings, [ox + (x + 0.5) * CELL_MM, oy + (low + high) / 2])
+			? 1
+			: 0,
+	)
+	return { solid: cells, open }
+}
+
+/** Whether a place lies in an opening: within an outline, and in nothing that is filled. */
+function liesInOpening(rings: readonly (readonly Point[])[], p: Point): boolean {
+	const around = rings.filter((ring) => ringWinding(ring, p) !== 0).length
+	return around > 0 && around % 2 === 0
+}
+
+function spansOf(cells: Uint8Array): (readonly [number, number])[] {
 	const spans: [number, number][] = []
 	for (let x = 0; x < cells.length; x++) {
 		if (!cells[x]) continue
@@ -180,12 +225,13 @@ function blockedUntil(
 }
 
 function mark(
-	{ rows }: Shape,
+	rows: Rows,
 	{ x, y }: { readonly x: number; readonly y: number },
-	taken: readonly Uint8Array[],
+	raster: readonly Uint8Array[],
+	value: 0 | 1,
 ): void {
 	for (const [n, spans] of rows.entries())
-		for (const [from, to] of spans) taken[y + n]?.fill(1, x + from, x + to)
+		for (const [from, to] of spans) raster[y + n]?.fill(value, x + from, x + to)
 }
 
 function onBed(

@@ -57,7 +57,10 @@ function hasNarrow(piece: Piece, kerf: number): boolean {
 	const openings = nestingOf(piece).filter(({ role }) => role === 'opening')
 	return openings.some(
 		({ contour }) =>
-			offset([contour].filter(isFilled), -kerf / 2, { rule: 'evenodd', tolerance: kerf / 20 })
-				.length === 0,
+			offset([contour].filter(isFilled), -kerf / 2, {
+				rule: 'evenodd',
+				tolerance: kerf / 20,
+				fewest: false,
+			}).length === 0,
 	)
 }

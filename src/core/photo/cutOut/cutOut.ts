@@ -52,7 +52,7 @@ export function cutOut(
 	{ rule = 'evenodd', allowance = 0, feather = 0, clean = true }: CutOutOptions = {},
 ): Pixels {
 	const { width, height } = photo
-	const inner = allowance > 0 ? offset(contours, -allowance, { rule }) : contours
+	const inner = allowance > 0 ? offset(contours, -allowance, { rule, fewest: false }) : contours
 	const cover = coverageOf(inner, allowance > 0 ? 'nonzero' : rule, width, height)
 	const soft = feather > 0 ? blurred(cover, width, height, feather / 4) : cover
 	const { data } = clean ? cleaned(photo, cover) : { data: new Uint8ClampedArray(photo.data) }
