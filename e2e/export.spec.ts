@@ -20,11 +20,12 @@ test('one key goes out in every format, and other programs find it as it was dra
 	page,
 }) => {
 	const card = page.getByRole('region', { name: 'Export pass' })
-	const choose = async (format: string) => {
-		await card.getByRole('combobox', { name: 'Format' }).click()
-		await page.getByRole('option', { name: format, exact: true }).click()
+	const pick = async (list: string, name: string) => {
+		await card.getByRole('combobox', { name: list }).click()
+		await page.getByRole('option', { name, exact: true }).click()
 		await expect(page.getByRole('listbox')).toHaveCount(0)
 	}
+	const choose = (format: string) => pick('Format', format)
 	const saved = async (format: string) => {
 		const coming = page.waitForEvent('download')
 		await card.getByRole('button', { name: `Save as ${format}` }).click()
@@ -48,6 +49,23 @@ test('one key goes out in every format, and other programs find it as it was dra
 		expect((Number(width) * 25.4) / 72).toBeCloseTo(200, 2)
 	})
 
+	await test.step('PDF, fitted into a page of A4', async () => {
+		await pick('Page', 'Fitted into a page')
+		await expect(card.getByLabel('Width')).toHaveValue('297')
+		await bench.type('Margin', '20')
+		if (process.env.SHOTS) {
+			await page.waitForTimeout(600)
+			await page.screenshot({ path: '/tmp/w/export3.png' })
+		}
+		const { bytes } = await saved('PDF')
+		const [, ...size] = /MediaBox \[ ?0 0 ([\d.]+) ([\d.]+)/.exec(bytes.toString('latin1')) ?? []
+		expect(size.map((side) => (Number(side) * 25.4) / 72)).toEqual([
+			expect.closeTo(297, 2),
+			expect.closeTo(210, 2),
+		])
+		await pick('Page', 'As large as the sheet')
+	})
+
 	await test.step('EPS and DXF', async () => {
 		await choose('EPS')
 		const eps = await saved('EPS')
@@ -60,7 +78,7 @@ test('one key goes out in every format, and other programs find it as it was dra
 
 	await test.step('PNG of the artwork alone, one sees through beside it', async () => {
 		await choose('PNG')
-		await card.getByRole('switch', { name: 'Cut the page to the artwork' }).click()
+		await pick('Page', 'Cut to the artwork')
 		await card.getByLabel('Width').fill('664')
 		await page.keyboard.press('Enter')
 		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/export2.png' })
@@ -70,6 +88,9 @@ test('one key goes out in every format, and other programs find it as it was dra
 		expect(data[3]).toBe(0)
 		const ink = data.filter((_, i) => i % 4 === 3 && (data[i] ?? 0) > 127).length
 		expect(ink / (info.width * info.height)).toBeGreaterThan(0.3)
+		await pick('Behind it', 'White')
+		const white = await sharp((await saved('PNG')).bytes).stats()
+		expect(white.isOpaque).toBe(true)
 	})
 
 	await test.step('a set of icons in one file', async () => {
