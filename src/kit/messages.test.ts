@@ -49,3 +49,16 @@ test.each([
 ])('a sheet from %s is called “%s”', (file, name) => {
 	expect(nameOfFile(file)).toBe(name)
 })
+
+test.each([
+	['NotAllowedError', /did not allow it/],
+	['SecurityError', /did not allow it/],
+	['QuotaExceededError', /no room left/],
+	['NoModificationAllowedError', /Another program holds that file/],
+])('a file that could not be written, %s, says that nothing was, and what to do', (name, says) => {
+	const message = messageFor(new DOMException('low words', name))
+	expect(message).toMatch(says)
+	expect(message).toContain('Nothing was written, and your sheet is as it was.')
+	expect(message).toContain('try again')
+	expect(message).not.toContain('low words')
+})

@@ -42,9 +42,23 @@ export function messageFor(error: unknown, file?: string): string {
 		return `A picture of ${error.width} × ${error.height} px could not be drawn; up to ${MAX_PICTURE_PX} px a side can. Nothing was changed: choose a smaller width.`
 	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
 	if (error instanceof CannotJoin) return JOIN_MESSAGES[error.problem]
+	if (error instanceof DOMException && error.name in REFUSED)
+		return REFUSED[error.name as keyof typeof REFUSED]
 	const detail = error instanceof Error ? error.message : String(error)
 	return `Something went wrong: ${detail}. Your sheet is as it was.`
 }
+
+/** What the browser says no to, by its exceptions' names; files are written whole or not at all. */
+const REFUSED = {
+	NotAllowedError:
+		'The browser did not allow it. Nothing was written, and your sheet is as it was. Allow it when it asks, or choose another folder, and try again.',
+	SecurityError:
+		'The browser did not allow it. Nothing was written, and your sheet is as it was. Allow it when it asks, or choose another folder, and try again.',
+	QuotaExceededError:
+		'There is no room left where it was to be written. Nothing was written, and your sheet is as it was. Make room, or choose another place, and try again.',
+	NoModificationAllowedError:
+		'Another program holds that file. Nothing was written, and your sheet is as it was. Close it there, or choose another name, and try again.',
+} as const
 
 function holds({ skipped }: NothingToTake): string {
 	return skipped.length > 0 ? ` What it holds cannot be taken over: ${saysLeftOut(skipped)}.` : ''

@@ -1,4 +1,5 @@
 import { thin } from '../fit/thin'
+import { arcCubics } from '../geometry/arc'
 import { type Cubic, lineCubic } from '../geometry/cubic'
 import {
 	add,
@@ -172,22 +173,7 @@ function point(p: Point): Cubic {
 /** The arc round a node from one normal to another, in cubics of at most a right angle. */
 function arc(at: Point, from: Point, to: Point, away: number): Step[] {
 	const turn = Math.atan2(cross(from, to), dot(from, to))
-	const count = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-6))
-	const step = turn / count
-	const reach = (4 / 3) * Math.tan(step / 4) * away
-	const begin = Math.atan2(from[1], from[0])
-	const on = (k: number): Point => [Math.cos(begin + k * step), Math.sin(begin + k * step)]
-	return Array.from({ length: count }, (_, k): Cubic => {
-		const [a, b] = [on(k), on(k + 1)]
-		const start = add(at, scale(a, away))
-		const end = add(at, scale(b, away))
-		return [
-			start,
-			add(start, [-a[1] * reach, a[0] * reach]),
-			add(end, [b[1] * reach, -b[0] * reach]),
-			end,
-		]
-	})
+	return arcCubics([away, 0, 0, away, ...at], Math.atan2(from[1], from[0]), turn)
 }
 
 /** A closed outline of curves and straight lines between them; ends nearer than `near` are one. */

@@ -63,12 +63,21 @@ export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[]
 	})
 }
 
-/** A full ellipse as four segments from its rightmost point, clockwise on screen. */
-export function ellipseCubics(cx: number, cy: number, rx: number, ry: number): Cubic[] {
-	const place: Affine = [rx, 0, 0, ry, cx, cy]
-	return unitArc(0, 2 * Math.PI, 4).map(
+/**
+ * A stretch of the unit circle under a map, in cubics of at most a right angle.
+ * @param start radians from the map's x axis towards its y axis
+ * @param turn radians, either way
+ */
+export function arcCubics(place: Affine, start: number, turn: number): Cubic[] {
+	const pieces = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-6))
+	return unitArc(start, turn, pieces).map(
 		(c) => c.map((p) => applyAffine(place, p)) as unknown as Cubic,
 	)
+}
+
+/** A full ellipse as four segments from its rightmost point, clockwise on screen. */
+export function ellipseCubics(cx: number, cy: number, rx: number, ry: number): Cubic[] {
+	return arcCubics([rx, 0, 0, ry, cx, cy], 0, 2 * Math.PI)
 }
 
 function sweepBetween(start: number, end: number, sweep: boolean): number {

@@ -90,7 +90,9 @@ function necks(
 	{ neck }: Limits,
 	found: Found,
 ): Finding[] {
-	if (neck <= 0 || nodeCount(contours) > MOST_NODES) return []
+	if (neck <= 0) return []
+	const [first] = contours
+	if (first && nodeCount(contours) > MOST_NODES) return [found('crowded', middleOf(first), '')]
 	return necksOf({ contours, rule }, neck).map(({ at }) =>
 		found('neck', at, placeKey(at), { size: neck }),
 	)

@@ -1,4 +1,5 @@
-import { type Affine, applyAffine } from '../../geometry/affine'
+import type { Affine } from '../../geometry/affine'
+import { arcCubics } from '../../geometry/arc'
 import { type Cubic, lineCubic } from '../../geometry/cubic'
 import { mix, type Point } from '../../geometry/point'
 import { type Item, numberIn, numbersIn } from './groups'
@@ -15,12 +16,15 @@ export function runOf(item: Item): Run | null {
 		case 'LINE':
 			return { cubics: [lineCubic(at(item, 10), at(item, 11))], closed: false }
 		case 'CIRCLE':
-			return { cubics: turn(round(item), 0, 2 * Math.PI), closed: true }
+			return { cubics: arcCubics(round(item), 0, 2 * Math.PI), closed: true }
 		case 'ARC': {
 			const [from, to] = [numberIn(item, 50), numberIn(item, 51)].map(
 				(v) => (v * Math.PI) / 180,
 			) as [number, number]
-			return { cubics: turn(round(item), from, to > from ? to : to + 2 * Math.PI), closed: false }
+			return {
+				cubics: arcCubics(round(item), from, (to > from ? to : to + 2 * Math.PI) - from),
+				closed: false,
+			}
 		}
 		case 'ELLIPSE':
 			return ellipse(item)
@@ -41,24 +45,6 @@ function round(item: Item): Affine {
 	return [r, 0, 0, r, x, y]
 }
 
-/** A stretch of the unit circle under a map, from one angle to another, counter-clockwise. */
-function turn(map: Affine, from: number, to: number): Cubic[] {
-	const count = Math.max(1, Math.ceil((to - from) / (Math.PI / 2) - 1e-9))
-	const step = (to - from) / count
-	const k = (4 / 3) * Math.tan(step / 4)
-	return Array.from({ length: count }, (_, n) => {
-		const [a, b] = [from + n * step, from + (n + 1) * step]
-		const [ca, sa, cb, sb] = [Math.cos(a), Math.sin(a), Math.cos(b), Math.sin(b)]
-		const on = (p: Point) => applyAffine(map, p)
-		return [
-			on([ca, sa]),
-			on([ca - k * sa, sa + k * ca]),
-			on([cb + k * sb, sb - k * cb]),
-			on([cb, sb]),
-		]
-	})
-}
-
 function ellipse(item: Item): Run {
 	const [x, y] = at(item, 10)
 	const [ax, ay] = at(item, 11)
@@ -67,7 +53,10 @@ function ellipse(item: Item): Run {
 	const said = numberIn(item, 42, 2 * Math.PI)
 	const to = said > from ? said : said + 2 * Math.PI
 	const whole = to - from > 2 * Math.PI - 1e-6
-	return { cubics: turn([ax, ay, -ay * ratio, ax * ratio, x, y], from, to), closed: whole }
+	return {
+		cubics: arcCubics([ax, ay, -ay * ratio, ax * ratio, x, y], from, to - from),
+		closed: whole,
+	}
 }
 
 export interface Vertex {
@@ -106,7 +95,7 @@ function bulged({ at: from, bulge }: Vertex, to: Point): Cubic[] {
 	const [ux, uy] = [from[0] - centre[0], from[1] - centre[1]]
 	// The unit circle's east is where the arc begins; it is mirrored where the arc turns right.
 	const side = Math.sign(angle)
-	return turn([ux, uy, -uy * side, ux * side, ...centre], 0, Math.abs(angle))
+	return arcCubics([ux, uy, -uy * side, ux * side, ...centre], 0, Math.abs(angle))
 }
 
 /**

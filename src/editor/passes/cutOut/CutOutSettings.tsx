@@ -2,9 +2,9 @@
 
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { NotAPicture } from '@/core'
 import { told } from '@/editor/workbench/useAnswer'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { PictureRefused } from '@/jobs/pictures'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { WordChoice } from '@/kit/WordChoice'
@@ -112,10 +112,10 @@ const PICTURES = {
 	mimeTypes: ['image/jpeg', 'image/png', 'image/webp'],
 }
 
-/** @throws {NotAPicture} where the browser cannot open it */
+/** @throws {PictureRefused} where the browser cannot open it */
 async function readable(file: File): Promise<true> {
 	const bitmap = await createImageBitmap(file).catch(() => null)
-	if (!bitmap) throw new NotAPicture()
+	if (!bitmap) throw new PictureRefused({ ok: false, problem: 'not-a-picture' })
 	bitmap.close()
 	return true
 }
