@@ -1,4 +1,5 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
+import { nodeCount } from '../../path/contour'
 import { figurePath } from '../../path/figures'
 import type { Gradient, Pattern } from '../../path/gradients'
 import { groupPath } from '../../path/groups'
@@ -66,14 +67,9 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 
 /** What is drawn, in figures: for who cannot see it, and for who looks into the file. */
 function description(items: readonly DisplayItem[]): string {
-	const shown = items.map(({ piece }) => ({ ...piece, hidden: false }))
-	const { pieces, openings, nodes } = exportSummary({ pieces: shown })
-	const counted = [
-		[pieces, 'piece'],
-		[openings, 'opening'],
-		[nodes, 'node'],
-	] as const
-	return `${counted.map(([count, what]) => `${count} ${what}${count === 1 ? '' : 's'}`).join(', ')}.`
+	const nodes = nodeCount(items.flatMap(({ piece }) => piece.contours))
+	const counted = (count: number, what: string) => `${count} ${what}${count === 1 ? '' : 's'}`
+	return `${counted(items.length, 'piece')}, ${counted(nodes, 'node')}.`
 }
 
 function size(px: number, { mmPerPx }: Pick<Sheet, 'mmPerPx'>): string {
