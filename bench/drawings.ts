@@ -6,9 +6,9 @@
  */
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { withBrowser } from '../scripts/served'
 import { decodeSvg, readSvg } from '../src/core/drawings'
 import { emptySheet, formatSvg, saysLeftOut } from '../src/core/index'
-import { withBrowser } from './served'
 
 const SIDE_PX = 128
 /** Each px is the mean of so many squared, so that edges' smoothing by the browser does not count. */

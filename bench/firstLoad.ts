@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises'
 import { basename, join } from 'node:path'
 import type { CDPSession, Page } from '@playwright/test'
-import { withPage } from './served.ts'
+import { withPage } from '../scripts/served'
 
 /**
  * How much script, as it is sent, the editor's first load takes with a cold cache, workers and

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { percentile } from './served.ts'
+import { percentile } from '../scripts/served'
 
 /**
  * How long our own work takes for each pointer event, measured in the page: from the event's

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test'
+import { withPage } from '../scripts/served'
 import {
 	addPieces,
 	emptySheet,
@@ -9,7 +10,6 @@ import {
 } from '../src/core/index.ts'
 import { fitBox, toScreen } from '../src/editor/bench/view.ts'
 import { measureFrames, report, reportHead } from './frames.ts'
-import { withPage } from './served.ts'
 
 /**
  * A coloured sheet of 300 pieces in 30 groups, 6,000 nodes, gradients and strokes among them: panning,

@@ -1,9 +1,9 @@
 import type { Page } from '@playwright/test'
 import sharp from 'sharp'
+import { withPage } from '../scripts/served'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
 import { fitBox, toScreen } from '../src/editor/bench/view.ts'
 import { measureFrames, report, reportHead } from './frames.ts'
-import { withPage } from './served.ts'
 
 /**
  * Dragging one node, bending one segment, selecting by a box, panning and zooming in a sheet of 5,000

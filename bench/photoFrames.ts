@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
+import { percentile, withPage } from '../scripts/served'
 import { type Frames, measureFrames, report, reportHead } from './frames.ts'
-import { percentile, withPage } from './served.ts'
 
 /**
  * A 12-megapixel photo in headless Chromium: how soon it can be worked on, and ms of our own work a

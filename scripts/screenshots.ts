@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test'
-import { withPage } from '../bench/served.ts'
 import type { Point } from '../src/core/index.ts'
 import { fitBox, toScreen } from '../src/editor/bench/view.ts'
+import { withPage } from './served.ts'
 
 /** Takes the pictures of the main views for the docs, from the demo sheets: `npm run screenshots`. */
 

@@ -1,5 +1,6 @@
-import { type Contour, distance, type Point } from '@/core'
+import { type Contour, distance } from '@/core'
 import type { EdgeProfile } from '@/core/pictures'
+import type { OffPhoto } from '@/core/proofs'
 
 /** How outlines lie against the photo, sample by sample along them. */
 export interface Profile {
@@ -13,14 +14,8 @@ export interface Profile {
 	readonly places: readonly Sample[]
 }
 
-export interface Sample {
-	readonly at: Point
-	/** Sheet px beyond where the outline should lie, inside negative; NaN where the photo is silent. */
-	readonly off: number
-	/** The outline it is of, and the nodes at either end of its segment. */
-	readonly outline: string
-	readonly nodes: readonly string[]
-}
+/** How far an outline is off at one place along it, sheet px. */
+export type Sample = OffPhoto
 
 /** So many of the worst places are listed, no two nearer to each other than this, sheet px. */
 const LISTED = 5
