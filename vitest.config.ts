@@ -4,13 +4,28 @@ import { defineConfig } from 'vitest/config'
 export default defineConfig({
 	resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
 	test: {
-		include: ['{bin,src,scripts}/**/*.test.ts'],
 		environment: 'node',
 		setupFiles: ['./vitest.setup.ts'],
 		testTimeout: 120_000,
 		// As many as there are cores on a small machine: left to itself one core would idle.
 		maxWorkers: 2,
-		// Files share what they import: half the time went into loading it anew for each.
-		isolate: false,
+		projects: [
+			{
+				extends: true,
+				test: {
+					name: 'core',
+					include: ['src/core/**/*.test.ts'],
+					// It keeps no state: its tests share what they import, or loading it took half the time.
+					isolate: false,
+				},
+			},
+			{
+				extends: true,
+				test: {
+					name: 'around it',
+					include: ['{bin,scripts}/**/*.test.ts', 'src/!(core)/**/*.test.ts'],
+				},
+			},
+		],
 	},
 })

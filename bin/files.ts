@@ -48,16 +48,13 @@ async function writeThrough(target: string, content: string | Uint8Array): Promi
 	}
 }
 
-/** Files beside their targets that are not done yet: a signal takes them away. */
-const unfinished = new Set<string>()
-
 async function replace(
 	target: string,
 	content: string | Uint8Array,
 	mode: number | undefined,
 ): Promise<void> {
 	const beside = `${target}.${process.pid}-${randomBytes(3).toString('hex')}.part`
-	unfinished.add(beside)
+	begun(beside)
 	try {
 		await writeFile(beside, content, { flag: 'wx' })
 		if (mode !== undefined) await chmod(beside, mode & 0o7777)
@@ -66,21 +63,28 @@ async function replace(
 		await rm(beside, { force: true })
 		throw error
 	} finally {
-		unfinished.delete(beside)
+		done(beside)
 	}
 }
 
-/** Takes unfinished files away where a signal ends the program. */
-export function cleanUpOnSignals(): void {
-	for (const [signal, code] of [
-		['SIGINT', 130],
-		['SIGTERM', 143],
-		['SIGHUP', 129],
-	] as const)
-		process.once(signal, () => {
-			for (const path of unfinished) rmSync(path, { force: true })
-			process.exit(code)
-		})
+/** Files beside their targets that are not done yet: a signal takes them away. */
+const unfinished = new Set<string>()
+const SIGNALS = { SIGINT: 130, SIGTERM: 143, SIGHUP: 129 } as const
+
+/** Only while something is being written are signals heeded here: else they end the program at once, however busy it is. */
+function begun(path: string): void {
+	if (unfinished.size === 0) for (const signal of Object.keys(SIGNALS)) process.on(signal, cleanUp)
+	unfinished.add(path)
+}
+
+function done(path: string): void {
+	unfinished.delete(path)
+	if (unfinished.size === 0) for (const signal of Object.keys(SIGNALS)) process.off(signal, cleanUp)
+}
+
+function cleanUp(signal: keyof typeof SIGNALS): void {
+	for (const path of unfinished) rmSync(path, { force: true })
+	process.exit(SIGNALS[signal])
 }
 
 /** Writes to standard output; see `skiagram.mjs` for a reader that has had enough. */

@@ -4,8 +4,6 @@ import { register } from 'tsx/esm/api'
 
 register()
 const { main } = await import('./main.ts')
-const { cleanUpOnSignals } = await import('./files.ts')
-cleanUpOnSignals()
 // What a reader of the output no longer wants to hear is no error.
 process.stdout.on('error', () => process.exit(0))
 process.exitCode = await main(process.argv.slice(2))

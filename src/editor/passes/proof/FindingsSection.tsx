@@ -214,6 +214,8 @@ const LIMITS = [
 	['neck', 'Necks'],
 	['small', 'Details'],
 	['sliver', 'Gaps'],
+	['hair', 'Nodes'],
+	['ends', 'Ends'],
 ] as const
 type LimitKind = (typeof LIMITS)[number][0] | 'strays'
 
@@ -237,9 +239,17 @@ function LimitFields() {
 	return (
 		<Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Noticed when smaller than
+				Noticed when smaller, or nearer, than
 			</Typography>
-			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 0.75, mt: 0.5 }}>
+			<Box
+				sx={{
+					display: 'grid',
+					gridTemplateColumns: '1fr 1fr 1fr',
+					columnGap: 0.75,
+					rowGap: 1,
+					mt: 0.5,
+				}}
+			>
 				{LIMITS.map(([of, label]) => field(of, label))}
 			</Box>
 			{sheet.photos.length > 0 && (
