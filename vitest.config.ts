@@ -1,6 +1,12 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
+/** Where tests stand in for modules, globals or clocks, each file has them to itself. */
+const ALONE = [
+	'src/{jobs,kit,store}/**/*.test.ts',
+	'src/editor/{bench,input,passes,stage}/**/*.test.ts',
+]
+
 export default defineConfig({
 	resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
 	test: {
@@ -13,19 +19,14 @@ export default defineConfig({
 			{
 				extends: true,
 				test: {
-					name: 'core',
-					include: ['src/core/**/*.test.ts'],
-					// It keeps no state: its tests share what they import, or loading it took half the time.
+					name: 'sharing',
+					include: ['{bin,scripts,src}/**/*.test.ts'],
+					exclude: ALONE,
+					// What is tested keeps no state: files share what they import, or loading it took half the time.
 					isolate: false,
 				},
 			},
-			{
-				extends: true,
-				test: {
-					name: 'around it',
-					include: ['{bin,scripts}/**/*.test.ts', 'src/!(core)/**/*.test.ts'],
-				},
-			},
+			{ extends: true, test: { name: 'alone', include: ALONE } },
 		],
 	},
 })

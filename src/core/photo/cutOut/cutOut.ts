@@ -14,7 +14,7 @@ export interface CutOutOptions {
 	readonly allowance?: number
 	/** How softly the edge fades, px from all to nothing; as sharp as pixels are where it is not said. */
 	readonly feather?: number
-	/** Whether colours at the edge are drawn from inside; so unless it is said otherwise. */
+	/** Whether what the lens mixed into the edge is taken out; so unless it is said otherwise. */
 	readonly clean?: boolean
 }
 

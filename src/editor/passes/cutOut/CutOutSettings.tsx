@@ -31,7 +31,7 @@ export function CutOutSettings() {
 	return (
 		<>
 			<SwitchRow
-				label="Edge colours from inside"
+				label="Clean the edge’s colours"
 				checked={state.clean}
 				onChange={(clean) => set({ clean })}
 			/>
