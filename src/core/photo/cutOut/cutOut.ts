@@ -41,6 +41,9 @@ export interface Shadow {
 	readonly contact: number
 }
 
+/** An allowance is kept so exactly: less than a pixel's coverage can tell, px. */
+const EDGE_PX = 0.02
+
 /**
  * What outlines fill of a photo, the rest seen through.
  * @param contours px of the photo
@@ -52,7 +55,10 @@ export function cutOut(
 	{ rule = 'evenodd', allowance = 0, feather = 0, clean = true }: CutOutOptions = {},
 ): Pixels {
 	const { width, height } = photo
-	const inner = allowance > 0 ? offset(contours, -allowance, { rule, fewest: false }) : contours
+	const inner =
+		allowance > 0
+			? offset(contours, -allowance, { rule, tolerance: EDGE_PX, fewest: false })
+			: contours
 	const cover = coverageOf(inner, allowance > 0 ? 'nonzero' : rule, width, height)
 	const soft = feather > 0 ? blurred(cover, width, height, feather / 4) : cover
 	const { data } = clean ? cleaned(photo, cover) : { data: new Uint8ClampedArray(photo.data) }

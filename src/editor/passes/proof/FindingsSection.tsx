@@ -244,7 +244,10 @@ function LimitFields() {
 			<Box
 				sx={{
 					display: 'grid',
-					gridTemplateColumns: '1fr 1fr 1fr',
+					// Three in a row, then two that need more digits.
+					gridTemplateColumns: 'repeat(6, minmax(0, 1fr))',
+					'& > *': { gridColumn: 'span 2' },
+					'& > :nth-of-type(n + 4)': { gridColumn: 'span 3' },
 					columnGap: 0.75,
 					rowGap: 1,
 					mt: 0.5,
