@@ -1,9 +1,10 @@
 import { combineAreas } from '../combine/combine'
-import type { Area } from '../combine/divide'
-import { type Box, boxesTouch, growBox, joinBoxes } from '../geometry/box'
-import { boundsOf, isFilled } from '../path/contour'
+import { filledArea } from '../combine/divide'
+import { boxesTouch } from '../geometry/box'
+import { isFilled } from '../path/contour'
 import type { Piece, Sheet } from '../path/model'
 import { areWorkable } from '../path/reach'
+import { paintedBox } from './paintedBox'
 
 /**
  * The sheet with pieces of the same flat colour made one, as far as it looks the same: a piece goes into
@@ -11,26 +12,25 @@ import { areWorkable } from '../path/reach'
  * pattern, or is seen through, stays as it is; what is hidden is left out.
  */
 export function mergedByColour(sheet: Sheet): Sheet {
-	const merged: Piece[] = []
+	/** Pieces that become one, each lot in the lowest one's place. */
+	const lots: Piece[][] = []
 	for (const piece of sheet.pieces.filter(({ hidden }) => !hidden)) {
-		const at = placeBelow(piece, merged)
-		const below = merged[at]
-		if (below) merged[at] = together(below, piece)
-		else merged.push(piece)
+		const lot = lotBelow(piece, lots)
+		if (lot) lot.push(piece)
+		else lots.push([piece])
 	}
-	return { ...sheet, pieces: merged }
+	return { ...sheet, pieces: lots.map(together) }
 }
 
-/** The place of the piece that another can go into; −1 where there is none. */
-function placeBelow(piece: Piece, below: readonly Piece[]): number {
+/** The lot that a piece can go into; nothing where there is none. */
+function lotBelow(piece: Piece, lots: readonly Piece[][]): Piece[] | undefined {
 	const colour = flatColour(piece)
-	if (colour === null) return -1
-	for (let k = below.length - 1; k >= 0; k--) {
-		const other = below[k] as Piece
-		if (flatColour(other) === colour) return k
-		if (liesUnder(other, piece)) return -1
+	if (colour === null) return undefined
+	for (const lot of lots.toReversed()) {
+		if (lot.every((other) => flatColour(other) === colour)) return lot
+		if (lot.some((other) => liesUnder(other, piece))) return undefined
 	}
-	return -1
+	return undefined
 }
 
 /** The one colour that all of a piece is painted in; `null` where it has another paint or a line. */
@@ -44,27 +44,21 @@ function flatColour({ fill, stroke, opacity, contours }: Piece): string | null {
 }
 
 function liesUnder(lower: Piece, upper: Piece): boolean {
-	const [a, b] = [paintedBox(lower), paintedBox(upper)]
+	const [a, b] = [paintedBox([lower]), paintedBox([upper])]
 	if (!a || !b || !boxesTouch(a, b)) return false
 	if (lower.stroke.paint.kind !== 'none' || !areWorkable(lower.contours)) return true
-	return combineAreas('overlap', [areaOf(lower), areaOf(upper)]).length > 0
+	return combineAreas('overlap', [filledArea(lower), filledArea(upper)]).length > 0
 }
 
-function together(below: Piece, piece: Piece): Piece {
-	const { group, ...rest } = below
+function together(lot: readonly Piece[]): Piece {
+	const [lowest, ...others] = lot as [Piece, ...Piece[]]
+	if (others.length === 0) return lowest
+	const { group, ...rest } = lowest
 	return {
 		...rest,
-		...(group !== undefined && group === piece.group && { group }),
-		name: `${below.name}, ${piece.name}`,
+		...(group !== undefined && others.every((one) => one.group === group) && { group }),
+		name: lot.map(({ name }) => name).join(', '),
 		fillRule: 'nonzero',
-		contours: combineAreas('merge', [areaOf(below), areaOf(piece)]),
+		contours: combineAreas('merge', lot.map(filledArea)),
 	}
-}
-
-const areaOf = ({ contours, fillRule }: Piece): Area => ({ contours, rule: fillRule })
-
-function paintedBox({ contours, stroke }: Piece): Box | null {
-	const boxes = contours.map(boundsOf)
-	const line = stroke.paint.kind === 'none' ? 0 : stroke.width / 2
-	return boxes.length > 0 ? growBox(boxes.reduce(joinBoxes), line) : null
 }

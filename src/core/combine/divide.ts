@@ -1,5 +1,6 @@
 import type { Point } from '../geometry/point'
-import type { Contour, FillRule } from '../path/model'
+import { isFilled } from '../path/contour'
+import type { Contour, FillRule, Piece } from '../path/model'
 import { type Arrangement, arranged, type Ring } from './arrangement'
 import { clip, type Filled, resolve } from './clip'
 import { inmost } from './inmost'
@@ -10,6 +11,11 @@ import { rebuild } from './rebuild'
 export interface Area {
 	readonly contours: readonly Contour[]
 	readonly rule: FillRule
+}
+
+/** What a piece fills. */
+export function filledArea({ contours, fillRule }: Pick<Piece, 'contours' | 'fillRule'>): Area {
+	return { contours: contours.filter(isFilled), rule: fillRule }
 }
 
 /** A connected part of the plane that the same areas cover. */

@@ -1,16 +1,7 @@
 import { thin } from '../fit/thin'
 import { arcCubics } from '../geometry/arc'
 import { type Cubic, lineCubic } from '../geometry/cubic'
-import {
-	add,
-	cross,
-	distance,
-	dot,
-	type Point,
-	samePoint,
-	scale,
-	subtract,
-} from '../geometry/point'
+import { add, cross, distance, dot, type Point, samePoint, scale } from '../geometry/point'
 import {
 	isStraight,
 	neighbours,
@@ -29,6 +20,7 @@ import { resolve } from './clip'
 import { normalAt, offsetCubic, type Step, tangentAt } from './offsetCurve'
 import { rebuild } from './rebuild'
 import { resolveSelfCrossings } from './resolve'
+import { seamless } from './seamless'
 
 /** How corners that open are joined; the words are SVG's. */
 export type Join = 'miter' | 'round' | 'bevel'
@@ -221,31 +213,12 @@ function wound(outlines: readonly Contour[], tolerance: number, enough: number |
 	const kept = found.map(inferKinds)
 	return enough === null || nodeCount(kept) <= enough
 		? kept
-		: kept.map((contour) => fewer(withoutInLine(contour, tolerance / 20), tolerance / 2))
-}
-
-/** An outline without the nodes that lie on a straight line from one neighbour to the next. */
-function withoutInLine(contour: Contour, tolerance: number): Contour {
-	const nodes: PathNode[] = []
-	for (const [k, node] of contour.nodes.entries()) {
-		const before = nodes.at(-1) ?? contour.nodes.at(-1)
-		const after = contour.nodes[k + 1] ?? nodes[0]
-		const needed =
-			!before ||
-			!after ||
-			!isStraight(before, node) ||
-			!isStraight(node, after) ||
-			!isBetween(before.at, node.at, after.at, tolerance)
-		if (needed) nodes.push(node)
-	}
-	return nodes.length > 2 && nodes.length < contour.nodes.length ? { ...contour, nodes } : contour
-}
-
-function isBetween(a: Point, p: Point, b: Point, tolerance: number): boolean {
-	const [along, to] = [subtract(b, a), subtract(p, a)]
-	const length = distance(a, b)
-	const ahead = dot(along, to)
-	return Math.abs(cross(along, to)) <= tolerance * length && ahead >= 0 && ahead <= length * length
+		: kept.map((contour) =>
+				fewer(
+					seamless(contour, () => false),
+					tolerance / 2,
+				),
+			)
 }
 
 /** An outline without the nodes that its curves can do without; those at corners and straight lines are needed. */

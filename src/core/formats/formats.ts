@@ -52,8 +52,11 @@ export const svgFormat = {
 	write: async (sheet: Sheet, { digits = 3, layout = 0, paths = 0, units = 0 }: FormatSettings) => {
 		const artwork =
 			paths === 1 ? (await import('../artwork/mergedByColour')).mergedByColour(sheet) : sheet
-		const inPx = units === 1 ? { units: 'px' as const } : {}
-		const text = formatSvg(artwork, { digits, ...inPx, words: layout === 0 })
+		const text = formatSvg(artwork, {
+			digits,
+			units: units === 1 ? 'px' : 'mm',
+			words: layout === 0,
+		})
 		return [layout === 1 ? text.replace(/>\s+</g, '><') : text]
 	},
 } satisfies Format

@@ -1,7 +1,7 @@
 import { displayList } from '../artwork/displayList'
-import { type Box, growBox, joinBoxes } from '../geometry/box'
-import { boundsOf } from '../path/contour'
-import type { Piece, Sheet } from '../path/model'
+import { paintedBox } from '../artwork/paintedBox'
+import type { Box } from '../geometry/box'
+import type { Sheet } from '../path/model'
 import { fitSheetTo } from '../path/sheetSize'
 import { mmPerPx } from './pageSize'
 
@@ -61,16 +61,6 @@ function fitted(sheet: Sheet, box: Box, { width, height, margin }: GivenPage): S
 	const [x, y] = [(minX + maxX - across) / 2, (minY + maxY - down) / 2]
 	const laid = fitSheetTo(sheet, { minX: x, minY: y, maxX: x + across, maxY: y + down })
 	return { ...laid, width: across, height: down, mmPerPx: mm }
-}
-
-/** The box round what is painted, with the strokes' widths; nothing round nothing. */
-function paintedBox(pieces: readonly Piece[]): Box | null {
-	const boxes = pieces.flatMap(({ contours, stroke }) =>
-		contours.map((contour) =>
-			growBox(boundsOf(contour), stroke.paint.kind === 'none' ? 0 : stroke.width / 2),
-		),
-	)
-	return boxes.length > 0 ? boxes.reduce(joinBoxes) : null
 }
 
 function square({ minX, minY, maxX, maxY }: Box): Box {

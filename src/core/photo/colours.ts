@@ -1,11 +1,7 @@
 import { byteAt, floatAt, intAt } from '../geometry/numbers'
+import { LIGHT } from './light'
 import type { Pixels } from './pixels'
 
-/** The light of a coded level, 0 to 1 (IEC 61966-2-1). */
-const LIGHT = Float32Array.from({ length: 256 }, (_, level) => {
-	const share = level / 255
-	return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4
-})
 /** A just noticeable difference is about 2 then, along any of the three. */
 export const SCALE = 100
 export const CHROMA = 2.5

@@ -1,5 +1,5 @@
 import { combine, combineAreas } from '../combine/combine'
-import type { Area } from '../combine/divide'
+import { type Area, filledArea } from '../combine/divide'
 import { offset } from '../combine/offset'
 import { boxesTouch, growBox } from '../geometry/box'
 import type { Point } from '../geometry/point'
@@ -64,25 +64,36 @@ export function grownOver(lower: Piece, upper: Piece, at: Point, width: number):
 	if (!part) return lower
 	const tolerance = width * ROUGHLY
 	const within = combine('overlap', offset([part], width / 2, { tolerance }), closed)
-	const strip = upper.opacity < 1 ? combineAreas('cut-out', [plain(within), own(upper)]) : within
+	const strip = isSeenThrough(upper)
+		? combineAreas('cut-out', [plain(within), filledArea(upper)])
+		: within
 	return {
 		...lower,
 		contours: [
 			...lower.contours.filter((contour) => !isFilled(contour)),
-			...combineAreas('merge', [own(lower), plain(strip)]),
+			...combineAreas('merge', [filledArea(lower), plain(strip)]),
 		],
 	}
 }
 
-const own = ({ contours, fillRule }: Piece): Area => ({
-	contours: contours.filter(isFilled),
-	rule: fillRule,
-})
+/** Whether what lies beneath a piece shows through it. */
+function isSeenThrough({ fill, opacity }: Piece): boolean {
+	const alphas =
+		'stops' in fill
+			? fill.stops.map(({ alpha = 1 }) => alpha)
+			: 'alpha' in fill
+				? [fill.alpha ?? 1]
+				: []
+	return (
+		opacity < 1 || alphas.some((alpha) => alpha < 1) || (fill.kind === 'pattern' && !fill.ground)
+	)
+}
+
 const plain = (contours: readonly Contour[]): Area => ({ contours, rule: 'nonzero' })
 
 /** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
 function gapsBetween(a: Piece, b: Piece, width: number) {
-	const both = combineAreas('merge', [own(a), own(b)])
+	const both = combineAreas('merge', [filledArea(a), filledArea(b)])
 	const roughly = { tolerance: width * ROUGHLY, fewest: false }
 	const closed = offset(offset(both, width / 2, roughly), -width / 2, roughly)
 	const parts = combine('cut-out', closed, both).filter(

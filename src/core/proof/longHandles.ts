@@ -1,4 +1,4 @@
-import { type Cubic, derivativeAt, splitCubic } from '../geometry/cubic'
+import { type Cubic, derivativeAt, quadraticRoots, splitCubic } from '../geometry/cubic'
 import { cross, distance, mix, type Point, subtract } from '../geometry/point'
 import { type Segment, segmentCubic, segments } from '../path/contour'
 import type { Contour } from '../path/model'
@@ -56,14 +56,7 @@ function furthest(cubic: Cubic): number {
 		number,
 	]
 	// The derivative is quadratic: a at the start, b in the middle, c at the end.
-	const [p, q] = [2 * (a + c) - 4 * b, 4 * b - 3 * a - c]
-	const root = q * q - 4 * p * a
-	const found =
-		Math.abs(p) < 1e-9
-			? [-a / q]
-			: root < 0
-				? []
-				: [(-q + Math.sqrt(root)) / (2 * p), (-q - Math.sqrt(root)) / (2 * p)]
+	const found = quadraticRoots(2 * (a + c) - 4 * b, 4 * b - 3 * a - c, a)
 	const inside = found.filter((t) => t > 0.1 && t < 0.9)
 	return inside.sort((s, t) => Math.abs(s - 0.5) - Math.abs(t - 0.5))[0] ?? 0.5
 }
@@ -115,8 +108,6 @@ function crossesItself([p0, p1, p2, p3]: Cubic): boolean {
 	if (Math.abs(ab) < 1e-9) return false
 	const sum = -cross(a, c) / ab
 	const product = sum * sum + cross(c, b) / ab
-	const root = sum * sum - 4 * product
-	if (root <= 0) return false
-	const [s, t] = [(sum - Math.sqrt(root)) / 2, (sum + Math.sqrt(root)) / 2]
-	return s >= 0 && t <= 1
+	const [s, t] = quadraticRoots(1, -sum, product)
+	return s !== undefined && t !== undefined && s !== t && [s, t].every((v) => v >= 0 && v <= 1)
 }

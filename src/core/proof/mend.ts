@@ -1,4 +1,5 @@
 import { bridged } from '../combine/bridges'
+import { filledArea } from '../combine/divide'
 import { resolveSelfCrossings } from '../combine/resolve'
 import { followSuggestion, suggestionsFor } from '../fit/suggestions'
 import { boundsOf, isFilled, reverseContour } from '../path/contour'
@@ -96,7 +97,7 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	kink: (sheet, { nodes = [] }) => setKind(sheet, new Set(nodes), 'smooth'),
 	neck: (sheet, { piece = '', at, size = 0 }) =>
 		mapPiece(sheet, piece, (one) => {
-			const area = { contours: one.contours.filter(isFilled), rule: one.fillRule }
+			const area = filledArea(one)
 			const neck = necksOf(area, size).find((other) => placeKey(other.at) === placeKey(at))
 			if (!neck) return one
 			const open = one.contours.filter((contour) => !isFilled(contour))
@@ -138,14 +139,11 @@ function tied(sheet: Sheet, { piece = '', contour }: Finding): Sheet {
 		if (!island?.round) return one
 		const { minX, minY, maxX, maxY } = boundsOf(island.contour)
 		const width = Math.max(BRIDGE.least, BRIDGE.share * Math.min(maxX - minX, maxY - minY))
-		const closed = one.contours.filter(isFilled)
 		return {
 			...one,
 			contours: [
 				...one.contours.filter((c) => !isFilled(c)),
-				...bridged({ contours: closed, rule: one.fillRule }, island.contour, island.round, {
-					width,
-				}),
+				...bridged(filledArea(one), island.contour, island.round, { width }),
 			],
 		}
 	})

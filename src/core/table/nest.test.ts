@@ -67,7 +67,6 @@ test('what finds no room is counted, and the rest is laid', () => {
 
 test('a small piece lies in what falls out of a large one, and is cut before that', () => {
 	const frame = newPiece('Frame', parsePathData('M0 0H200V200H0ZM20 20H180V180H20Z'))
-	const bay = newPiece('Bay', parsePathData('M0 0H20V80H180V0H200V100H0Z'))
 	const moon = newPiece('Moon', parsePathData('M0 0H60V60H0Z'))
 	const { pieces } = nest([frame, moon], BED, { ...OPTIONS, copies: 1, gap: 6 })
 	const [outer, inner] = pieces.map((piece) => piecesBox([piece]))
@@ -83,8 +82,24 @@ test('a small piece lies in what falls out of a large one, and is cut before tha
 		'opening Frame',
 		'outline Frame',
 	])
-	// A bay is open to one side: what lies in it is no waste of an opening.
-	const beside = nest([bay, moon], BED, { ...OPTIONS, turns: false, gap: 6 }).pieces
-	for (const [n, a] of beside.entries())
-		for (const b of beside.slice(n + 1)) expect(shared(a, b)).toBe(0)
+})
+
+test('into a bay too, and into no hollow in which something lies already', () => {
+	const bay = newPiece('Bay', parsePathData('M0 0H20V140H220V0H240V160H0Z'))
+	const moon = newPiece('Moon', parsePathData('M0 0H70V70H0Z'))
+	const { pieces, left } = nest([bay, moon], BED, {
+		...OPTIONS,
+		copies: 2,
+		turns: false,
+		gap: 6,
+	})
+	expect(left).toBe(0)
+	const [outer, ...others] = pieces.map((piece) => piecesBox([piece]))
+	const within = others.filter(
+		({ minX, maxX, minY, maxY }) =>
+			outer && minX > outer.minX && maxX < outer.maxX && minY > outer.minY && maxY < outer.maxY,
+	)
+	expect(within.length).toBeGreaterThan(0)
+	for (const [n, a] of pieces.entries())
+		for (const b of pieces.slice(n + 1)) expect(shared(a, b)).toBe(0)
 })

@@ -2,7 +2,6 @@ import { type Affine, composeAffine } from '../geometry/affine'
 import { boxOf } from '../geometry/box'
 import { turnAbout } from '../geometry/placement'
 import type { Point } from '../geometry/point'
-import { ringWinding } from '../geometry/polygon'
 import { flattenContour, isFilled } from '../path/contour'
 import type { Piece } from '../path/model'
 import { transformContour } from '../path/pieces'
@@ -30,8 +29,8 @@ export interface Nested {
 const CELL_MM = 1.5
 
 /**
- * Lays copies of pieces side by side on the bed with little waste: the largest first, each into what
- * falls out of the openings of those that lie already, or else as near to the bed's lower left as it fits,
+ * Lays copies of pieces side by side on the bed with little waste: the largest first, each into the
+ * openings and bays of those that lie already, or else as near to the bed's lower left as it fits,
  * in the turn in which it takes the least height (bottom-left fill over a raster; Baker, Coffman &
  * Rivest, 1980).
  * @param pieces in mm
@@ -43,7 +42,7 @@ export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested
 	const raster = (value: 0 | 1) =>
 		Array.from({ length: size.rows }, () => new Uint8Array(size.columns).fill(value))
 	const taken = raster(0)
-	/** 0 where an opening's waste is free. */
+	/** 0 where the waste of an opening, or of a bay, is free. */
 	const solid = raster(1)
 	const shapes = pieces
 		.flatMap((piece) => Array.from({ length: o.copies }, (_, copy) => ({ piece, copy })))
@@ -58,9 +57,9 @@ export function nest(pieces: readonly Piece[], bed: Bed, o: NestOptions): Nested
 			left++
 			continue
 		}
-		mark(best.shape.openings, best, solid, 0)
-		mark(best.shape.rows, best, taken, 1)
-		mark(best.shape.rows, best, solid, 1)
+		mark(best.shape.rows, best, taken)
+		mark(best.shape.rows, best, solid)
+		hollowOut(best.shape.hollows, best, solid, taken)
 		covered += best.shape.area
 		laid.push(onBed(piece, copy, best.shape.map, best, bed, o.gap / 2))
 	}
@@ -86,9 +85,9 @@ type Rows = readonly (readonly (readonly [from: number, to: number])[])[]
 interface Shape {
 	/** Turns the piece, and lays its lower left corner at the origin, y up. */
 	readonly map: Affine
-	/** What it takes with its gap, and what falls out of its openings. */
+	/** What it takes with its gap, and what lies between its parts. */
 	readonly rows: Rows
-	readonly openings: Rows
+	readonly hollows: Rows
 	/** mm² */
 	readonly area: number
 }
@@ -111,15 +110,15 @@ function shapeOf(piece: Piece, angle: number, gap: number): Shape {
 		cellsIn(rings, origin, row, gap / 2, maxX - minX + gap),
 	)
 	const rows = both.map(({ solid }) => spansOf(solid))
-	const openings = both.map(({ open }) => spansOf(open))
+	const hollows = both.map(({ open }) => spansOf(open))
 	const area = rows.flat().reduce((sum, [from, to]) => sum + (to - from) * CELL_MM ** 2, 0)
-	return { map: composeAffine([1, 0, 0, 1, -origin[0], -origin[1]], turned), rows, openings, area }
+	return { map: composeAffine([1, 0, 0, 1, -origin[0], -origin[1]], turned), rows, hollows, area }
 }
 
 /** Lines across a row at which the shape is looked at, and how far beside it a gap reaches. */
 const LINES = 4
 
-/** The squares of a row that a piece takes, and those between that lie in its openings. */
+/** The squares of a row that a piece takes, and those that lie between its parts on every line. */
 function cellsIn(
 	rings: readonly (readonly Point[])[],
 	[ox, oy]: Point,
@@ -159,21 +158,8 @@ function cellsIn(
 				const at = Math.floor((x - ox) / CELL_MM)
 				cells.fill(1, Math.max(0, at), Math.min(cells.length, at + 1))
 			}
-	// What lies between two parts may be a bay, open to one side: only openings fall out.
-	const open = between.map((lines, x) =>
-		lines > LINES &&
-		!cells[x] &&
-		liesInOpening(rings, [ox + (x + 0.5) * CELL_MM, oy + (low + high) / 2])
-			? 1
-			: 0,
-	)
+	const open = between.map((lines, x) => (lines > LINES && !cells[x] ? 1 : 0))
 	return { solid: cells, open }
-}
-
-/** Whether a place lies in an opening: within an outline, and in nothing that is filled. */
-function liesInOpening(rings: readonly (readonly Point[])[], p: Point): boolean {
-	const around = rings.filter((ring) => ringWinding(ring, p) !== 0).length
-	return around > 0 && around % 2 === 0
 }
 
 function spansOf(cells: Uint8Array): (readonly [number, number])[] {
@@ -224,14 +210,29 @@ function blockedUntil(
 	return null
 }
 
-function mark(
+interface Cell {
+	readonly x: number
+	readonly y: number
+}
+
+function mark(rows: Rows, { x, y }: Cell, raster: readonly Uint8Array[]): void {
+	for (const [n, spans] of rows.entries())
+		for (const [from, to] of spans) raster[y + n]?.fill(1, x + from, x + to)
+}
+
+/** What lies between a piece's parts is free, but for what lay there already. */
+function hollowOut(
 	rows: Rows,
-	{ x, y }: { readonly x: number; readonly y: number },
-	raster: readonly Uint8Array[],
-	value: 0 | 1,
+	{ x, y }: Cell,
+	solid: readonly Uint8Array[],
+	taken: readonly Uint8Array[],
 ): void {
 	for (const [n, spans] of rows.entries())
-		for (const [from, to] of spans) raster[y + n]?.fill(value, x + from, x + to)
+		for (const [from, to] of spans)
+			for (let k = x + from; k < x + to; k++) {
+				const row = solid[y + n]
+				if (row) row[k] = taken[y + n]?.[k] ?? 1
+			}
 }
 
 function onBed(

@@ -14,7 +14,7 @@ export interface SvgOptions {
 	/** Only these pieces; all that show where absent. */
 	readonly only?: ReadonlySet<string>
 	/** How the page's size is said; in mm where one was measured, if not said. */
-	readonly units?: 'px'
+	readonly units?: 'px' | 'mm'
 	/** Whether titles and a description are written; so unless it is said otherwise. */
 	readonly words?: boolean
 }

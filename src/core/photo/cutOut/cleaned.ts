@@ -1,3 +1,4 @@
+import { LIGHT, levelOfLight } from '../light'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'
 import { spread } from './spread'
@@ -41,7 +42,7 @@ export function cleaned(photo: Pixels, cover: Float32Array): Pixels {
 		for (let c = 4 * at; c < 4 * at + 3; c++) {
 			const [prior, ground] = [lightOf(inside.data[c]), lightOf(outside.data[c])]
 			const unsaid = lightOf(photo.data[c]) - alpha * prior - (1 - alpha) * ground
-			data[c] = levelOf(prior + (alpha * unsaid) / (alpha * alpha + PRIOR * (1 - alpha)))
+			data[c] = levelOfLight(prior + (alpha * unsaid) / (alpha * alpha + PRIOR * (1 - alpha)))
 		}
 	}
 	return { width, height, data }
@@ -78,7 +79,7 @@ function softnessOf({ photo, away, edge, inside, outside }: Mix): number {
 			const alpha = share(away[at] ?? 0, soft)
 			for (let c = 4 * at; c < 4 * at + 3; c++) {
 				const ground = lightOf(outside[c])
-				const mixed = levelOf(ground + alpha * (lightOf(inside[c]) - ground))
+				const mixed = levelOfLight(ground + alpha * (lightOf(inside[c]) - ground))
 				sum += Math.min(MOST_OFF, ((photo[c] ?? 0) - mixed) ** 2)
 			}
 		}
@@ -117,17 +118,7 @@ function quantile(v: number): number {
 	return Math.log(p / (1 - p)) / LOGISTIC
 }
 
-/** A lens mixes light, not levels (IEC 61966-2-1): 0 to 1 for a level of 0 to 255. */
-const LIGHT = Float64Array.from({ length: 256 }, (_, level) => {
-	const v = level / 255
-	return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4
-})
-
+/** A lens mixes light, not levels. */
 function lightOf(level = 0): number {
 	return LIGHT[level] ?? 0
-}
-
-function levelOf(light: number): number {
-	const v = Math.min(1, Math.max(0, light))
-	return 255 * (v <= 0.0031308 ? 12.92 * v : 1.055 * v ** (1 / 2.4) - 0.055)
 }

@@ -92,6 +92,22 @@ describe('a cut-out', () => {
 		},
 	)
 
+	test('is cleaned at the object’s edge, however far inside it is cut', () => {
+		const inside = (o: Parameters<typeof cutOut>[2]) => {
+			const { data } = cutOut(photo(), DISC, o)
+			return [68.5, 69.5].map((x) => [
+				...data.subarray(4 * (40 * SIZE + Math.floor(x))).slice(0, 3),
+			])
+		}
+		expect(inside({ allowance: 1 })).toEqual(inside({}))
+		// Just inside the edge the ground shines in; cleaned, it is the object's own.
+		const [, last = []] = inside({ allowance: 1 })
+		const [, raw = []] = inside({ clean: false })
+		const off = (colour: readonly number[]) =>
+			Math.max(...colour.map((v, c) => Math.abs(v - (OBJECT[c] ?? 0))))
+		expect(off(last)).toBeLessThan(off(raw) / 2)
+	})
+
 	test('keeps what lies well inside as it was', () => {
 		const before = photo()
 		const after = cutOut(before, DISC)

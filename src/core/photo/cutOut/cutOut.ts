@@ -55,15 +55,24 @@ export function cutOut(
 	{ rule = 'evenodd', allowance = 0, feather = 0, clean = true }: CutOutOptions = {},
 ): Pixels {
 	const { width, height } = photo
-	const inner =
-		allowance > 0
-			? offset(contours, -allowance, { rule, tolerance: EDGE_PX, fewest: false })
-			: contours
-	const cover = coverageOf(inner, allowance > 0 ? 'nonzero' : rule, width, height)
+	const whole = coverageOf(contours, rule, width, height)
+	const cover = allowance > 0 ? within(contours, rule, allowance, photo) : whole
 	const soft = feather > 0 ? blurred(cover, width, height, feather / 4) : cover
-	const { data } = clean ? cleaned(photo, cover) : { data: new Uint8ClampedArray(photo.data) }
+	// The lens mixed colours at the object's edge, however far inside it the cut runs.
+	const { data } = clean ? cleaned(photo, whole) : { data: new Uint8ClampedArray(photo.data) }
 	for (let at = 0; at < soft.length; at++) data[4 * at + 3] = Math.round(255 * (soft[at] ?? 0))
 	return { width, height, data }
+}
+
+/** What is left of outlines so far inside them. */
+function within(
+	contours: readonly Contour[],
+	rule: FillRule,
+	allowance: number,
+	{ width, height }: Pixels,
+): Float32Array {
+	const inner = offset(contours, -allowance, { rule, tolerance: EDGE_PX, fewest: false })
+	return coverageOf(inner, 'nonzero', width, height)
 }
 
 /** The mask that a cut-out has, white where it is kept, as pixels. */

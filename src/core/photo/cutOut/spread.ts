@@ -26,6 +26,7 @@ export function spread(
 	}
 	return { data, known }
 }
+
 const AROUND = [
 	[-1, -1],
 	[0, -1],
