@@ -23,11 +23,12 @@ const BAND_PX = 3
 /** Every so many pixels of the band are asked: the rest would say the same. */
 const EVERY = 4
 const PATHS = 32
-/** Outlines as people trace them: on the edge, and a little off it. */
+/** Outlines as people trace them: on the edge, cut there or by an allowance inside, and a little off it. */
 const CUTS = [
-	['on the edge', 0],
-	['0.5 px outside', 0.5],
-	['0.5 px inside', -0.5],
+	{ cut: 'on the edge', off: 0, allowance: 0 },
+	{ cut: 'on the edge, allowance 0.5 px', off: 0, allowance: 0.5 },
+	{ cut: '0.5 px outside', off: 0.5, allowance: 0 },
+	{ cut: '0.5 px inside', off: -0.5, allowance: 0 },
 ] as const
 const NAMES = ['lantern', 'teapot', 'key'] as const
 
@@ -44,15 +45,25 @@ for (const name of NAMES) {
 	const cover = coverageOf(contours, 'evenodd', photo.width, photo.height)
 	const band = bandOf(cover, photo.width, photo.height).filter((_, n) => n % EVERY === 0)
 	const truth = band.map((at) => trueColour(scene, at % photo.width, Math.floor(at / photo.width)))
-	for (const [cut, by] of CUTS) {
+	for (const { cut, off: by, allowance } of CUTS) {
 		const outlines = by === 0 ? contours : offset(contours, by)
+		const rule = by === 0 ? 'evenodd' : 'nonzero'
+		const kept =
+			allowance === 0
+				? cover
+				: coverageOf(
+						offset(contours, -allowance, { rule: 'evenodd' }),
+						'nonzero',
+						photo.width,
+						photo.height,
+					)
 		const off = [false, true].map((clean) => {
-			const made = cutOut(photo, outlines, { clean, rule: by === 0 ? 'evenodd' : 'nonzero' })
+			const made = cutOut(photo, outlines, { clean, rule, allowance })
 			const on = laidOn(made, { colours: [HEX], angle: 0 }, null)
 			const sums = { mixed: [0, 0], beside: [0, 0] }
 			for (const [n, at] of band.entries()) {
 				const own = truth[n]
-				const share = cover[at] ?? 0
+				const share = kept[at] ?? 0
 				if (!own && share > 0.02) continue
 				const of = share > 0 && share < 1 ? sums.mixed : sums.beside
 				for (let c = 0; c < 3; c++) {

@@ -143,6 +143,28 @@ test('the teapot straight first, then bent to the photo, taken in one step, and 
 	expect(bent.nodes).toBeLessThanOrEqual(1.25 * corners.length)
 	await bench.key('Control+z')
 	expect(judge(await bench.exported(), truth)).toEqual(straight)
+	await test.step('Proof finds where it strays, and fits it there, in one step', async () => {
+		await bench.pass('Proof')
+		const astray = page
+			.getByRole('region', { name: 'Proof pass' })
+			.getByRole('region', { name: 'Off the photo’s edge' })
+		await expect(astray).toBeVisible()
+		await astray.getByRole('button', { name: 'Show' }).click()
+		const all = astray.getByRole('button', { name: /^All \d+/ })
+		const count = Number(/\d+/.exec((await all.textContent()) ?? '')?.[0])
+		await all.click()
+		await expect
+			.poll(async () =>
+				(await astray.count()) === 0
+					? 0
+					: Number(/·\s(\d+)/.exec((await astray.textContent()) ?? '')?.[1] ?? 1),
+			)
+			.toBeLessThan(count)
+		const fitted = judge(await bench.exported(), truth)
+		expect(fitted.mean).toBeLessThan(straight.mean)
+		await bench.key('Control+z')
+		expect(judge(await bench.exported(), truth)).toEqual(straight)
+	})
 	await test.step('with the photo hidden the profile says so in its place', async () => {
 		await bench.key('3')
 		const strip = page.getByRole('region', { name: 'Profile against the photo' })

@@ -13,6 +13,9 @@ import type { Slices } from '@/editor/bench/slices'
 import type { CutOutWish } from '@/jobs/cuttingOut'
 import type { CutOutState } from './cutOutSlice'
 
+/** What is said in place of a cut-out. */
+export const NOTHING_TO_CUT_OUT = 'No photo shows under the pieces: there is nothing to cut out.'
+
 /** So much is kept free round a cut-out, px of the picture. */
 const AROUND_PX = 2
 

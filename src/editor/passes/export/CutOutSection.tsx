@@ -18,7 +18,7 @@ import { fileStem, saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { CutOutSettings } from '../cutOut/CutOutSettings'
 import { cutOutSlice } from '../cutOut/cutOutSlice'
-import { clipText, cutOutAsked } from '../cutOut/cutOutWish'
+import { clipText, cutOutAsked, NOTHING_TO_CUT_OUT } from '../cutOut/cutOutWish'
 import { exportSlice } from './exportSlice'
 
 const PAUSE_MS = 200
@@ -64,7 +64,7 @@ export function CutOutSection() {
 	if (!asked || !full)
 		return (
 			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-				No photo shows under the pieces: there is nothing to cut out.
+				{NOTHING_TO_CUT_OUT}
 			</Typography>
 		)
 	const save = async (as: CutOutWish['as'], type: CutOutWish['type']) => {

@@ -1,6 +1,7 @@
 'use client'
 
 import { useCallback, useEffect, useMemo } from 'react'
+import type { StoreApi } from 'zustand/vanilla'
 import { composeAffine } from '@/core'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { useAnswer } from '@/editor/workbench/useAnswer'
@@ -8,7 +9,7 @@ import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workb
 import { lookOfCutOut } from '@/jobs/cuttingOut'
 import { cutOutSlice } from '../cutOut/cutOutSlice'
 import { cutOutAsked } from '../cutOut/cutOutWish'
-import { type CutOutLook, proofSlice } from './proofSlice'
+import { type CutOutLook, type ProofState, proofSlice } from './proofSlice'
 
 const PAUSE_MS = 150
 /** It is looked at in so many of the photo's pixels. */
@@ -37,8 +38,16 @@ export function CutOutWatch() {
 	const proof = slices.of(proofSlice)
 	useEffect(() => {
 		// The last is shown until the next is made.
-		if (made || !asked) proof.setState({ cutOut: made })
+		if (made || !asked) show(proof, made)
 	}, [made, asked, proof])
-	useEffect(() => () => proof.setState({ cutOut: null }), [proof])
+	useEffect(() => () => show(proof, null), [proof])
 	return null
+}
+
+/** Shows another picture, or none; what was shown before is let go: its pixels are many. */
+function show(proof: StoreApi<ProofState>, cutOut: CutOutLook | null): void {
+	const before = proof.getState().cutOut
+	if (before === cutOut) return
+	proof.setState({ cutOut })
+	before?.image.close()
 }

@@ -6,16 +6,16 @@ import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { setLeft } from '@/core'
-import { FINDING_KINDS, type Finding, limitsFor, type ProofFor } from '@/core/proofs'
+import { FINDING_KINDS, type Finding, type ProofFor } from '@/core/proofs'
 import { lookAt } from '@/editor/bench/lookAt'
 import { told } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { LengthField } from '@/kit/LengthField'
 import { Notice } from '@/kit/Notice'
 import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
 import { selectContour, withPieces } from '@/store/selection'
 import { counted } from '../counted'
+import { LimitFields } from './LimitFields'
 import { type ListedKind, listed, mendable, withMended } from './listed'
 import { mendingOf } from './mending'
 import { proofSlice } from './proofSlice'
@@ -206,63 +206,6 @@ function KindRow({
 					Leave {shown >= 0 || all.length === 1 ? 'it' : 'them'}
 				</Button>
 			</Box>
-		</Box>
-	)
-}
-
-const LIMITS = [
-	['neck', 'Necks'],
-	['small', 'Details'],
-	['sliver', 'Gaps'],
-	['hair', 'Nodes'],
-	['ends', 'Ends'],
-] as const
-type LimitKind = (typeof LIMITS)[number][0] | 'strays'
-
-/** From how thin or small on things are noticed. */
-function LimitFields() {
-	const { slices } = useWorkbench()
-	const sheet = useSheetAtRest()
-	const purpose = useSlice(proofSlice, (state) => state.purpose)
-	const own = useSlice(proofSlice, (state) => state.own)
-	const limits = { ...limitsFor(purpose, sheet), ...own }
-	const field = (of: LimitKind, label: string) => (
-		<LengthField
-			key={of}
-			label={label}
-			px={limits[of]}
-			onChange={(next) =>
-				slices.of(proofSlice).setState({ own: { ...own, [of]: Math.max(0, next(limits[of])) } })
-			}
-		/>
-	)
-	return (
-		<Box>
-			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Noticed when smaller, or nearer, than
-			</Typography>
-			<Box
-				sx={{
-					display: 'grid',
-					// Three in a row, then two that need more digits.
-					gridTemplateColumns: 'repeat(6, minmax(0, 1fr))',
-					'& > *': { gridColumn: 'span 2' },
-					'& > :nth-of-type(n + 4)': { gridColumn: 'span 3' },
-					columnGap: 0.75,
-					rowGap: 1,
-					mt: 0.5,
-				}}
-			>
-				{LIMITS.map(([of, label]) => field(of, label))}
-			</Box>
-			{sheet.photos.length > 0 && (
-				<Box sx={{ display: 'grid', gridTemplateColumns: '2fr 1fr', alignItems: 'center', mt: 1 }}>
-					<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-						or off the photo’s edge by
-					</Typography>
-					{field('strays', 'Off by')}
-				</Box>
-			)}
 		</Box>
 	)
 }

@@ -1,10 +1,12 @@
 'use client'
 
-import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import Typography from '@mui/material/Typography'
+import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { WordChoice } from '@/kit/WordChoice'
 import { HexField } from '../colour/HexField'
 import { CutOutSettings } from '../cutOut/CutOutSettings'
+import { NOTHING_TO_CUT_OUT } from '../cutOut/cutOutWish'
 import { type Look, proofSlice } from './proofSlice'
 
 const GROUNDS = [
@@ -18,6 +20,7 @@ const GROUNDS = [
 export function LooksSection() {
 	const { slices } = useWorkbench()
 	const look = useSlice(proofSlice, (state) => state.look)
+	const { photos } = useSheetAtRest()
 	const set = (change: Partial<Look>) =>
 		slices.of(proofSlice).setState((state) => ({ look: { ...state.look, ...change } }))
 	return (
@@ -37,7 +40,14 @@ export function LooksSection() {
 					onChange={(colour) => set({ colour })}
 				/>
 			)}
-			{look.ground === 'cut out' && <CutOutSettings />}
+			{look.ground === 'cut out' &&
+				(photos.some(({ hidden }) => !hidden) ? (
+					<CutOutSettings />
+				) : (
+					<Typography variant="body2" sx={{ color: 'text.secondary' }}>
+						{NOTHING_TO_CUT_OUT}
+					</Typography>
+				))}
 			<SwitchRow
 				label="Mirrored"
 				checked={look.mirrored}

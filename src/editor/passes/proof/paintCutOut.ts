@@ -35,10 +35,18 @@ export function paintCutOut(
 	ctx.restore()
 }
 
+let tile: OffscreenCanvas | null = null
+
 function checks(ctx: CanvasRenderingContext2D): CanvasPattern | string {
-	const tile = new OffscreenCanvas(2 * CHECK_PX, 2 * CHECK_PX)
-	const on = tile.getContext('2d')
-	if (!on) return CHECKS[0]
+	tile ??= checkTile()
+	return ctx.createPattern(tile, 'repeat') ?? CHECKS[0]
+}
+
+/** Two squares by two: drawn once, not with each frame of a pan. */
+function checkTile(): OffscreenCanvas {
+	const made = new OffscreenCanvas(2 * CHECK_PX, 2 * CHECK_PX)
+	const on = made.getContext('2d')
+	if (!on) return made
 	for (const [x, y] of [
 		[0, 0],
 		[1, 0],
@@ -48,5 +56,5 @@ function checks(ctx: CanvasRenderingContext2D): CanvasPattern | string {
 		on.fillStyle = CHECKS[(x + y) % 2] ?? CHECKS[0]
 		on.fillRect(x * CHECK_PX, y * CHECK_PX, CHECK_PX, CHECK_PX)
 	}
-	return ctx.createPattern(tile, 'repeat') ?? CHECKS[0]
+	return made
 }
