@@ -227,6 +227,7 @@ export {
 } from './path/guides'
 export { levelsOf } from './path/hex'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
+export { liftedAs, liftedMark } from './path/lifted'
 export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {
 	type Contour,

@@ -32,7 +32,7 @@ export { type FitToEdgesOptions, type FittedToEdges, fitToEdges } from './photo/
 export { type FollowOptions, followEdge } from './photo/edge/followEdge'
 export { type EdgePlace, type SnapOptions, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
-export { type LiftHint, NothingToLift, type Stroke } from './photo/lift/hint'
+export { type Dab, type LiftHint, NothingToLift, type Stroke } from './photo/lift/hint'
 export { type ByColourOptions, colourAt, liftByColour } from './photo/lift/liftByColour'
 export { type Lifted, type Lifting, type LiftOptions, liftingFrom } from './photo/lift/lifting'
 export { liftObject } from './photo/lift/liftObject'

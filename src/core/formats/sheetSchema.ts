@@ -98,6 +98,24 @@ const piece = z.looseObject({
 	paintStays: z.exactOptional(z.boolean()),
 	strokeBelow: z.exactOptional(z.boolean()),
 	allowance: z.exactOptional(length),
+	lifted: z.exactOptional(
+		z.looseObject({
+			round: z.union([
+				z.looseObject({
+					box: z.looseObject({ minX: number, minY: number, maxX: number, maxY: number }),
+				}),
+				z.looseObject({ lasso: z.array(point) }),
+			]),
+			dabs: z.array(
+				z.looseObject({
+					side: z.enum(['inside', 'outside']),
+					points: z.array(point),
+					radius: length,
+				}),
+			),
+			prints: z.array(z.number()),
+		}),
+	),
 	opacity: share,
 	group: z.exactOptional(id),
 	hidden: z.boolean(),

@@ -1,5 +1,6 @@
 import { customRandom, urlAlphabet } from 'nanoid'
 import type { Affine } from '../geometry/affine'
+import type { Box } from '../geometry/box'
 import type { LengthUnit } from '../geometry/lengths'
 import type { Point } from '../geometry/point'
 
@@ -129,10 +130,24 @@ export interface Piece {
 	readonly opacity: number
 	/** How far inside the photo's edge its outlines are to lie, px; 0 unless said otherwise. */
 	readonly allowance?: number
+	/** Present once it was lifted out of a photo. */
+	readonly lifted?: LiftedBy
 	/** The innermost group it is kept in. */
 	readonly group?: string
 	readonly hidden: boolean
 	readonly locked: boolean
+}
+
+/** What somebody drew to lift a piece out of a photo; sheet px. */
+export interface LiftedBy {
+	readonly round: { readonly box: Box } | { readonly lasso: readonly Point[] }
+	readonly dabs: readonly {
+		readonly side: 'inside' | 'outside'
+		readonly points: readonly Point[]
+		readonly radius: number
+	}[]
+	/** Tell of each outline whether it is still what was lifted. */
+	readonly prints: readonly number[]
 }
 
 /** Pieces kept together in the tree, one above the other without others between. */

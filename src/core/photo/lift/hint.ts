@@ -1,6 +1,8 @@
 import { type Box, boxOf } from '../../geometry/box'
 import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
+import type { Contour } from '../../path/model'
+import { type Grid, insideOf } from '../inside'
 
 /** A stroke of the brush; a dab is a stroke of one point. */
 export interface Stroke {
@@ -18,8 +20,28 @@ export interface LiftHint {
 	readonly lasso?: readonly Point[]
 	/** These belong to it, … */
 	readonly inside?: readonly Stroke[]
-	/** … and these do not. */
+	/** … and these do not; … */
 	readonly outside?: readonly Stroke[]
+	/** … and after them, in the order in which they were drawn, these do or do not. */
+	readonly dabs?: readonly Dab[]
+	/** What these closed outlines fill is another object's: it is not taken again. */
+	readonly taken?: readonly Contour[]
+	/** The object's outline as it was drawn: its edge is sought near by, not the object. */
+	readonly shape?: readonly Contour[]
+}
+
+/** A stroke of which is said whether what it lies on belongs to the object. */
+export interface Dab extends Stroke {
+	readonly side: 'inside' | 'outside'
+}
+
+/** All strokes of a hint in the order in which they count. */
+export function dabsOf({ inside = [], outside = [], dabs = [] }: LiftHint): Dab[] {
+	return [
+		...inside.map((stroke): Dab => ({ ...stroke, side: 'inside' })),
+		...outside.map((stroke): Dab => ({ ...stroke, side: 'outside' })),
+		...dabs,
+	]
 }
 
 /** Why nothing can be lifted, in words for the person who asked. */
@@ -32,14 +54,16 @@ const LEAST_PX = 4
 export function regionOf(hint: LiftHint, width: number, height: number): Box {
 	const { box, lasso, inside = [], outside = [] } = hint
 	const named = box ?? (lasso ? boxOf(lasso) : null)
+	const all = dabsOf(hint)
+	const ours = all.filter(({ side }) => side === 'inside')
 	const numbers = [
 		...Object.values(named ?? {}),
 		...(lasso ?? []).flat(),
-		...[...inside, ...outside].flatMap(({ points, radius }) => [...points, radius]),
+		...all.flatMap(({ points, radius }) => [...points, radius]),
 	]
 	if (!numbers.every(Number.isFinite))
 		throw new NothingToLift('Some of the numbers are not numbers.')
-	for (const { points } of inside)
+	for (const { points } of ours)
 		for (const [x, y] of pairs(points))
 			if (named && (x < named.minX || y < named.minY || x > named.maxX || y > named.maxY))
 				throw new NothingToLift('A stroke for what belongs to the object lies outside its box.')
@@ -50,7 +74,7 @@ export function regionOf(hint: LiftHint, width: number, height: number): Box {
 					'What belongs to the object was also said not to: take a stroke back.',
 				)
 	const region = named ?? { minX: 0, minY: 0, maxX: width, maxY: height }
-	if (!named && inside.length === 0)
+	if (!named && ours.length === 0)
 		throw new NothingToLift('Draw a box or a lasso round the object.')
 	const kept: Box = {
 		minX: Math.max(0, region.minX),
@@ -79,15 +103,11 @@ export const IN = 1
 export const OUT = 2
 
 /**
- * What the hint says of each pixel of a part of the photo, made smaller by a factor.
- * @param left, top where the part begins, px of the photo
+ * What the box or lasso of a hint says of each pixel of a part of the photo, made smaller by a factor:
+ * `OPEN` within it, `OUT` beyond.
  */
-export function seedsOf(
-	hint: LiftHint,
-	region: Box,
-	{ left, top, width, height, factor }: SeedGrid,
-): Uint8Array {
-	const { lasso, inside = [], outside = [] } = hint
+export function seedsOf({ lasso, taken = [] }: LiftHint, region: Box, grid: Grid): Uint8Array {
+	const { left, top, width, height, factor } = grid
 	const ring = lasso ?? [
 		[region.minX, region.minY],
 		[region.maxX, region.minY],
@@ -103,8 +123,8 @@ export function seedsOf(
 			if (top + (j + 0.5) * factor < region.minY || top + (j + 0.5) * factor > region.maxY) continue
 			seeds.fill(OPEN, j * width + Math.max(0, first), j * width + Math.min(width, last + 1))
 		}
-	for (const stroke of inside) brush(seeds, stroke, IN, left, top, width, height, factor)
-	for (const stroke of outside) brush(seeds, stroke, OUT, left, top, width, height, factor)
+	for (const [k, is] of taken.length > 0 ? insideOf(taken, grid).entries() : [])
+		if (is) seeds[k] = OUT
 	return seeds
 }
 
@@ -129,36 +149,24 @@ function within(ring: readonly Point[], y: number): [number, number][] {
 /** Hands paint past edges: a brush is sure of what lies within this share of its radius. */
 const SURE_SHARE = 0.4
 
-export interface SeedGrid {
-	readonly left: number
-	readonly top: number
-	readonly width: number
-	readonly height: number
-	/** Px of the photo for one. */
-	readonly factor: number
-}
-
-function brush(
-	seeds: Uint8Array,
-	{ points, radius }: Stroke,
-	value: number,
-	left: number,
-	top: number,
-	width: number,
-	height: number,
-	factor: number,
-): void {
+/** The pixels that a stroke is sure of; one at least for each of its points on the grid. */
+export function brushed({ points, radius }: Stroke, grid: Grid): Set<number> {
+	const { left, top, width, height, factor } = grid
+	const found = new Set<number>()
 	const all = pairs(points)
+	const reach = Math.max(0.5, (SURE_SHARE * radius) / factor)
 	for (const [n, b] of all.entries()) {
 		const a = all[n - 1] ?? b
-		const steps = Math.max(1, Math.ceil(distance(a, b) / Math.max(1, radius / 2)))
+		const steps = Math.max(1, Math.ceil(distance(a, b) / Math.max(factor, radius / 4)))
 		for (let s = 0; s <= steps; s++) {
 			const x = (a[0] + ((b[0] - a[0]) * s) / steps - left) / factor
 			const y = (a[1] + ((b[1] - a[1]) * s) / steps - top) / factor
-			const reach = Math.max(0.5, (SURE_SHARE * radius) / factor)
+			const own = Math.floor(y) * width + Math.floor(x)
+			if (x >= 0 && y >= 0 && x < width && y < height) found.add(own)
 			for (let j = Math.max(0, Math.floor(y - reach)); j <= Math.min(height - 1, y + reach); j++)
 				for (let i = Math.max(0, Math.floor(x - reach)); i <= Math.min(width - 1, x + reach); i++)
-					if (Math.hypot(i + 0.5 - x, j + 0.5 - y) <= reach) seeds[j * width + i] = value
+					if (Math.hypot(i + 0.5 - x, j + 0.5 - y) <= reach) found.add(j * width + i)
 		}
 	}
+	return found
 }

@@ -6,15 +6,13 @@ import { contourBounds } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { coloursOf } from '../colours'
-import { emptyField, makeTilesNear } from '../edge/edgeField'
-import { fitToEdges } from '../edge/fitToEdges'
 import { insideOf } from '../inside'
 import type { Pixels } from '../pixels'
 import { bandOf } from './band'
 import { NothingToLift } from './hint'
-import { outlineOf } from './outlines'
+import { matteOf } from './matte'
+import { outlineOf, ringsAbout } from './outlines'
 import { halved, partOf } from './pyramid'
-import { largeRings, ringsOf } from './rings'
 
 export interface ByColourOptions {
 	/** The area lies within these outlines. */
@@ -39,10 +37,6 @@ const MOST_PX = 1.5e6
 const SMALLEST_PX2 = 40
 /** So near to the outlines it is held within, an area reaches them, px. */
 const RIM_PX = 3
-const LOOSE = 5
-const FINISH_PX = 3
-const FINISH_ROUNDS = 3
-const EDGES_PX = 12
 
 /**
  * One area of like colour, such as a reflection, a patch or a marking.
@@ -72,14 +66,13 @@ export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}):
 	if (held) for (let k = 0; k < alike.length; k++) if (!byteAt(held, k)) alike[k] = 0
 	const area = near ? connected(alike, width, place) : alike
 	if (held) reachRim(area, held, width, height)
-	const rings = largeRings(ringsOf(area, width, height), SMALLEST_PX2 / scale ** 2, () => false)
+	const matte = matteOf(part, area)
+	const rings = ringsAbout(matte, width, height, SMALLEST_PX2 / scale ** 2, () => false)
 	if (rings.length === 0)
 		throw new NothingToLift('Hardly anything here is of this colour: drag to widen the spread.')
-	const field = emptyField(width, height)
-	makeTilesNear(field, part, rings.flat(), EDGES_PX)
-	const rough = rings.map((ring) => outlineOf(ring, field, (LOOSE * tolerance) / scale))
-	const { contours } = fitToEdges(rough, field, { reach: FINISH_PX, rounds: FINISH_ROUNDS })
-	const made = contours.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
+	const made = rings
+		.map((ring) => outlineOf(ring, tolerance / scale))
+		.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
 	return within.length > 0 ? combine('overlap', made, within, { clipRule: 'evenodd' }) : made
 }
 

@@ -147,6 +147,21 @@ export function mixtureFrom(sums: readonly Float64Array[], all: number): Mixture
 	return { count: kept.length, numbers }
 }
 
+/** The colour in the middle of a part. */
+export function partMean({ numbers }: Mixture, part: number): readonly [number, number, number] {
+	const o = PER * part
+	return [at(numbers, o), at(numbers, o + 1), at(numbers, o + 2)]
+}
+
+/** Mixtures are made from so many colours at most. */
+const MOST_COLOURS = 4000
+
+/** Some colours out of many, spread over all of them. */
+export function someOf(colours: Float32Array): Float32Array {
+	const every = Math.max(1, Math.floor(colours.length / 3 / MOST_COLOURS))
+	return every === 1 ? colours : colours.filter((_, i) => Math.floor(i / 3) % every === 0)
+}
+
 /** The log of the density that one part has at a colour. */
 function logPart(numbers: Float64Array, o: number, x: number, y: number, z: number): number {
 	const a = x - at(numbers, o)

@@ -1,4 +1,4 @@
-import { at, byteAt, intAt } from '../../geometry/numbers'
+import { at, byteAt, floatAt, intAt } from '../../geometry/numbers'
 import { coloursOf } from '../colours'
 import type { Pixels } from '../pixels'
 import { type Band, bandOf, spreadOver } from './band'
@@ -6,9 +6,11 @@ import { addTo, logDensity, type Mixture, mixtureFrom, mixtureOf } from './mixtu
 import { boundariesOf, clamped, parted, SURE, sureOf } from './parting'
 
 /** A px of boundary where nothing changes, as a log likelihood. */
-const SMOOTH = 3
-/** The same at full size, where grain would be followed otherwise. */
-const LAST_SMOOTH = 10
+const SMOOTH = 6
+/** How much is believed of what a pixel's colour says by all of either side, by those near it, and of what the model says. */
+const ALL_WEIGHT = 0.35
+const NEAR_WEIGHT = 0.5
+const PRIOR_WEIGHT = 0.7
 /** Colours near a place are gathered by squares of so many px, each with those round it; … */
 const CELL_PX = 24
 /** … nearer to the boundary than this they are mixed, … */
@@ -25,14 +27,14 @@ const MOST_COLOURS = 4000
  * and by those near the place (Lombaert, Sun, Grady & Xu, 2005).
  * @param seeds what is known of each pixel
  * @param steps how far the boundary may go, px
- * @param last whether this is the picture at full size
+ * @param prior what else is known of pixels, as a log likelihood
  */
 export function refinedInBand(
 	picture: Pixels,
 	seeds: Uint8Array,
 	inside: Uint8Array,
 	steps: number,
-	last = false,
+	prior: (places: Int32Array) => Float32Array,
 ): Uint8Array {
 	const { width, height } = picture
 	const band = bandOf(inside, width, height, steps + GATHERED_PX)
@@ -47,6 +49,7 @@ export function refinedInBand(
 	const beyond = places.findIndex((k) => byteAt(away, k) > steps + 1)
 	const asked = beyond < 0 ? places : places.subarray(0, beyond)
 	const likely = new Float64Array(asked.length)
+	const said = prior(asked)
 	for (let n = 0; n < asked.length; n++) {
 		const k = intAt(asked, n)
 		const sure = sureOf(byteAt(seeds, k))
@@ -58,13 +61,10 @@ export function refinedInBand(
 			const here = cell
 				? logDensity(cell[0], colours, 3 * n) - logDensity(cell[1], colours, 3 * n)
 				: all
-			likely[n] = clamped((all + here) / 2)
+			likely[n] = clamped(ALL_WEIGHT * all + NEAR_WEIGHT * here) + PRIOR_WEIGHT * floatAt(said, n)
 		}
 	}
-	const next = parted(
-		boundariesOf({ width, height, colours }, asked, last ? LAST_SMOOTH : SMOOTH),
-		likely,
-	)
+	const next = parted(boundariesOf({ width, height, colours }, asked, SMOOTH), likely)
 	const refined = inside.slice()
 	for (let n = 0; n < asked.length; n++) refined[intAt(asked, n)] = byteAt(next, n)
 	return refined

@@ -1,60 +1,36 @@
 import FlatQueue from 'flatqueue'
-import { byteAt, floatAt, intAt } from '../../geometry/numbers'
+import { floatAt, intAt } from '../../geometry/numbers'
 import { type Boundaries, nearness } from './parting'
 
 /** A dab says of what it lies on so much, as a log likelihood, … */
-const STRENGTH = 10
+const STRENGTH = 8
 /** … and of what is further off less, by so many strong edges crossed; … */
 const EDGES = 0.8
 /** … a pixel of way counts as so much of an edge. */
 const WAY = 0.03
-/** What was found before is held to, the more the further from dabs, up to so much, … */
-const STAYS = 3
-/** … from so many strong edges on. */
-const UNTOUCHED = 2
 /** What is further off than this is not reached. */
 const FURTHEST = 4
 
 /**
- * What dabs say of what lies round them: the less the more edges one crosses on the way there, as a geodesic
+ * What a dab says of what lies round it: the less the more edges one crosses on the way there, as a geodesic
  * distance (Criminisi, Sharp & Blake, *GeoS*, 2008).
- * @param dabbed 1 where a dab lies, …
- * @param inside … and whether it says that this is the object's
- * @param before what was found without them
- * @returns of each pixel a log likelihood, 0 where no dab reaches
+ * @param dab the pixels that it lies on
+ * @returns of each pixel how much likelier it is what the dab says, as a log; 0 where the dab does not reach
  */
-export function reached(
-	boundaries: Boundaries,
-	dabbed: Uint8Array,
-	inside: (k: number) => boolean,
-	before: Uint8Array | null,
-): Float32Array {
-	const said = new Float32Array(dabbed.length)
-	const [ours, others] = [true, false].map((side) =>
-		distances(boundaries, dabbed, (k) => inside(k) === side),
-	) as [Float32Array, Float32Array]
-	for (let k = 0; k < said.length; k++) {
-		const [near, beyond] = [floatAt(ours, k), floatAt(others, k)]
-		const own = STRENGTH * (Math.exp(-near / EDGES) - Math.exp(-beyond / EDGES))
-		const kept = STAYS * Math.min(1, Math.min(near, beyond) / UNTOUCHED)
-		said[k] = own + (before ? (byteAt(before, k) === 1 ? kept : -kept) : 0)
-	}
-	return said
+export function reached(boundaries: Boundaries, dab: ReadonlySet<number>): Float32Array {
+	return distances(boundaries, dab).map((far) =>
+		far > FURTHEST ? 0 : STRENGTH * Math.exp(-far / EDGES),
+	)
 }
 
-function distances(
-	boundaries: Boundaries,
-	dabbed: Uint8Array,
-	own: (k: number) => boolean,
-): Float32Array {
+function distances(boundaries: Boundaries, dab: ReadonlySet<number>): Float32Array {
 	const { neighbours } = boundaries
-	const far = new Float32Array(dabbed.length).fill(Number.POSITIVE_INFINITY)
+	const far = new Float32Array(neighbours.length >> 3).fill(Number.POSITIVE_INFINITY)
 	const queue = new FlatQueue<number>()
-	for (let k = 0; k < dabbed.length; k++)
-		if (byteAt(dabbed, k) && own(k)) {
-			far[k] = 0
-			queue.push(k, 0)
-		}
+	for (const k of dab) {
+		far[k] = 0
+		queue.push(k, 0)
+	}
 	for (let away = queue.peekValue(); away !== undefined; away = queue.peekValue()) {
 		const k = queue.pop() as number
 		if (away > floatAt(far, k) || away > FURTHEST) continue

@@ -55,11 +55,10 @@ describe('specks', () => {
 		'..........',
 		'.#........',
 	)
-	const left = (smallest: number, keep = -1) =>
-		[...withoutSpecks(inside, width, smallest, (k) => k === keep)].reduce(
-			(sum, one) => sum + one,
-			0,
-		)
+	const left = (smallest: number, likely = 0) =>
+		[
+			...withoutSpecks(inside, width, smallest, new Float32Array(inside.length).fill(likely)),
+		].reduce((sum, one) => sum + one, 0)
 
 	test('parts and openings smaller than asked for go, larger ones stay', () => {
 		expect(left(0)).toBe(46)
@@ -67,8 +66,13 @@ describe('specks', () => {
 		expect(left(5)).toBe(50)
 	})
 
-	test('what somebody dabbed on stays, however small', () => {
-		expect(left(2, 61)).toBe(47)
+	test('a part that is far smaller than the largest stays where it is likely', () => {
+		const wide = drawn('#'.repeat(80), '.'.repeat(80), `#${'.'.repeat(79)}`)
+		const parts = (likely: number) =>
+			withoutSpecks(wide.inside, wide.width, 1, new Float32Array(240).fill(likely)).filter(Boolean)
+				.length
+		expect(parts(0)).toBe(80)
+		expect(parts(3)).toBe(81)
 	})
 })
 

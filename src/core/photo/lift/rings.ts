@@ -1,4 +1,4 @@
-import { byteAt, intAt, item } from '../../geometry/numbers'
+import { byteAt, floatAt, intAt, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { ringWinding, signedArea } from '../../geometry/polygon'
 
@@ -54,23 +54,33 @@ const SIDES = [
 
 const item4 = (d: number) => SIDES[d & 3] as (typeof SIDES)[number]
 
-/** Drops parts, and openings, of fewer pixels than `smallest`, and parts that are far smaller than the largest. */
+/**
+ * Drops parts, and openings, of fewer pixels than `smallest`, and parts that are far smaller than the largest
+ * unless they are quite likely.
+ * @param likely of each pixel the log of how much likelier it is inside than not
+ */
 export function withoutSpecks(
 	inside: Uint8Array,
 	width: number,
 	smallest: number,
-	keep: (k: number) => boolean,
+	likely: Float32Array,
 ): Uint8Array {
 	const made = inside.slice()
 	for (const side of [1, 0]) {
 		const parts = partsOf(made, width, side)
 		const largest = Math.max(0, ...parts.map((part) => part.length))
-		const least = side === 1 ? Math.max(smallest, LEAST_PART * largest) : smallest
-		for (const part of parts)
-			if (part.length < least && !part.some(keep)) for (const k of part) made[k] = 1 - side
+		for (const part of parts) {
+			const far = side === 1 && part.length < LEAST_PART * largest
+			const unlikely =
+				far && part.reduce((sum, k) => sum + floatAt(likely, k), 0) < SURE_PART * part.length
+			if (part.length < smallest || unlikely) for (const k of part) made[k] = 1 - side
+		}
 	}
 	return made
 }
+
+/** A small part is the object's if its pixels are so likely on the mean, as a log. */
+const SURE_PART = 1.5
 
 /**
  * The rings of parts and openings that are larger than specks.
@@ -83,9 +93,7 @@ export function largeRings(
 	keep: (ring: readonly Point[]) => boolean,
 ): Point[][] {
 	const sized = rings.map((ring) => ({ ring, area: signedArea(ring) }))
-	const largest = Math.max(0, ...sized.map(({ area }) => area))
-	const least = Math.max(smallest, LEAST_PART * largest)
-	const parts = sized.filter(({ ring, area }) => area > 0 && (area >= least || keep(ring)))
+	const parts = sized.filter(({ ring, area }) => area > 0 && (area >= smallest || keep(ring)))
 	const openings = sized.filter(({ ring, area }) => {
 		if (area > 0 || (-area < smallest && !keep(ring))) return false
 		// A ring begins above a pixel of what it is an opening of.
@@ -97,11 +105,11 @@ export function largeRings(
 
 const BELOW_PX = 0.25
 
-/** A part of less than this share of the largest is none of the object. */
+/** A part of less than this share of the largest is none of the object, unless it is likely. */
 const LEAST_PART = 0.02
 
 /** The parts of one side: pixels of the object hang together by their sides, what is round it also by corners. */
-function partsOf(inside: Uint8Array, width: number, side: number): Int32Array[] {
+export function partsOf(inside: Uint8Array, width: number, side: number): Int32Array[] {
 	const height = inside.length / width
 	const seen = inside.map((one) => (one === side ? 0 : 1))
 	const queue = new Int32Array(inside.length)

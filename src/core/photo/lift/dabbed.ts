@@ -1,0 +1,206 @@
+import { byteAt, floatAt, intAt, item } from '../../geometry/numbers'
+import { brushed, type Dab, IN, OPEN, OUT } from './hint'
+import { logDensity, type Mixture, mixtureOf, someOf } from './mixture'
+import { refinedInBand } from './narrowBand'
+import { boundariesOf, clamped, parted, SURE } from './parting'
+import { gridAt, likelyAt, type Place } from './place'
+import { partOf } from './pyramid'
+import { reached } from './reached'
+import { partsOf } from './rings'
+
+/** What a colour says counts so much beside how near the dab is, … */
+const COLOUR = 0.6
+/** … and what the model says so much. */
+const MODEL = 0.25
+/** What was there stays unless more than this speaks against it, as a log likelihood. */
+const STAYS = 1.5
+/** What is further off than this says nothing more, as a log likelihood. */
+const LEAST_SAID = 0.15
+/** A px of boundary where nothing changes, as a log likelihood. */
+const SMOOTH = 3
+/** Round what changed so many px are looked at, at full size. */
+const ROUND_PX = 28
+/** The model's word counts for less where it was just contradicted. */
+const DOUBTED = 0.25
+
+/**
+ * What is inside once a dab has said that what it lies on belongs to the object, or does not: what hangs
+ * together with it, is like it and lies before an edge goes with it. Nothing changes that the dab does not touch.
+ * @param inside at full size
+ */
+export function dabbed(place: Place, inside: Uint8Array, dab: Dab): Uint8Array {
+	const { levels, seeds } = place
+	const last = place.well().level
+	const to = dab.side === 'inside' ? 1 : 0
+	const grid = gridAt(place, last)
+	const before = shrunk(inside, item(levels, 0).width, grid.width, grid.height, last)
+	const sure = within(brushed(dab, grid), item(seeds, last), to)
+	const turned = turnedBy(place, before, sure, to)
+	const full = item(levels, 0)
+	const fine = within(brushed(dab, gridAt(place, 0)), item(seeds, 0), to)
+	const next = inside.slice()
+	for (const k of fine) next[k] = to
+	let [minX, minY, maxX, maxY] = [full.width, full.height, 0, 0]
+	const reachOut = (x: number, y: number) => {
+		minX = Math.min(minX, x)
+		minY = Math.min(minY, y)
+		maxX = Math.max(maxX, x + 1)
+		maxY = Math.max(maxY, y + 1)
+	}
+	for (const k of fine) reachOut(k % full.width, Math.floor(k / full.width))
+	for (const k of turned) {
+		const [x, y] = [(k % grid.width) << last, Math.floor(k / grid.width) << last]
+		for (let j = y; j < Math.min(full.height, y + 2 ** last); j++)
+			for (let i = x; i < Math.min(full.width, x + 2 ** last); i++) {
+				const m = j * full.width + i
+				if (to === 0 || byteAt(item(seeds, 0), m) !== OUT) next[m] = to
+			}
+		reachOut(x, y)
+		reachOut(Math.min(full.width, x + 2 ** last) - 1, Math.min(full.height, y + 2 ** last) - 1)
+	}
+	if (maxX <= minX) return inside
+	return refinedNear(place, inside, next, fine, to, { minX, minY, maxX, maxY })
+}
+
+/** Those of a dab's pixels that may become the object's, or cease to be. */
+const within = (own: Set<number>, seeds: Uint8Array, to: number): Set<number> =>
+	to === 0 ? own : new Set([...own].filter((k) => byteAt(seeds, k) !== OUT))
+
+/** The pixels of the copy that a dab turns. */
+function turnedBy(
+	place: Place,
+	before: Uint8Array,
+	sure: ReadonlySet<number>,
+	to: number,
+): Set<number> {
+	const { ground, boundaries, likely, level } = place.well()
+	const { width, height, colours } = ground
+	const own = item(place.seeds, level)
+	const near = reached(boundaries, sure)
+	const asked: number[] = []
+	for (let k = 0; k < near.length; k++) {
+		if (floatAt(near, k) < LEAST_SAID && !sure.has(k)) continue
+		asked.push(k)
+	}
+	const places = Int32Array.from(asked)
+	const ours = colourModel(colours, [...sure])
+	const theirs = colourModel(
+		colours,
+		Array.from(before.keys()).filter((k) => byteAt(before, k) !== to && !sure.has(k)),
+	)
+	const chosen = new Float32Array(3 * places.length)
+	for (let n = 0; n < places.length; n++)
+		chosen.set(colours.subarray(3 * intAt(places, n), 3 * intAt(places, n) + 3), 3 * n)
+	const said = Float64Array.from(places, (k) => {
+		const sign = to === 1 ? 1 : -1
+		if (sure.has(k)) return sign * SURE
+		if (byteAt(own, k) === OUT) return -SURE
+		if (byteAt(before, k) === to) return sign * SURE
+		const colour =
+			ours && theirs
+				? clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k))
+				: 0
+		return sign * (floatAt(near, k) + COLOUR * colour - STAYS) + MODEL * clamped(floatAt(likely, k))
+	})
+	const after = parted(boundariesOf({ width, height, colours: chosen }, places, SMOOTH), said)
+	const changed = new Uint8Array(width * height)
+	for (let n = 0; n < places.length; n++) {
+		const k = intAt(places, n)
+		if (byteAt(after, n) === to && byteAt(before, k) !== to) changed[k] = 1
+	}
+	for (const k of sure) changed[k] = 1
+	const turned = new Set<number>()
+	for (const part of partsOf(changed, width, 1))
+		if (part.some((k) => sure.has(k)))
+			for (const k of part) if (byteAt(before, k) !== to) turned.add(k)
+	return turned
+}
+
+function colourModel(colours: Float32Array, places: readonly number[]): Mixture | null {
+	if (places.length === 0) return null
+	const own = new Float32Array(3 * places.length)
+	for (const [n, k] of places.entries()) own.set(colours.subarray(3 * k, 3 * k + 3), 3 * n)
+	return mixtureOf(someOf(own), places.length < 60 ? 2 : 6)
+}
+
+interface Window {
+	readonly minX: number
+	readonly minY: number
+	readonly maxX: number
+	readonly maxY: number
+}
+
+/** The boundary of what was turned sought anew at full size; further off nothing moves. */
+function refinedNear(
+	place: Place,
+	before: Uint8Array,
+	turned: Uint8Array,
+	sure: ReadonlySet<number>,
+	to: number,
+	about: Window,
+): Uint8Array {
+	const { levels, seeds } = place
+	const picture = item(levels, 0)
+	const steps = 2 ** place.well().level + 2
+	const round = ROUND_PX + steps
+	const left = Math.max(0, about.minX - round)
+	const top = Math.max(0, about.minY - round)
+	const width = Math.min(picture.width, about.maxX + round) - left
+	const height = Math.min(picture.height, about.maxY + round) - top
+	const whole = (k: number) => (top + Math.floor(k / width)) * picture.width + left + (k % width)
+	const cut = (from: Uint8Array) =>
+		Uint8Array.from({ length: width * height }, (_, k) => byteAt(from, whole(k)))
+	const [was, is] = [cut(before), cut(turned)]
+	const free = nearTo(was, is, width, steps)
+	const held = Uint8Array.from({ length: width * height }, (_, k) => {
+		if (sure.has(whole(k))) return to === 1 ? IN : OUT
+		if (byteAt(item(seeds, 0), whole(k)) === OUT) return OUT
+		if (byteAt(free, k)) return OPEN
+		return byteAt(is, k) === 1 ? IN : OUT
+	})
+	const refined = refinedInBand(
+		partOf(picture, left, top, width, height),
+		held,
+		is,
+		steps,
+		(places) => likelyAt(place, 0, places.map(whole)).map((z) => DOUBTED * z),
+	)
+	const made = turned.slice()
+	for (let k = 0; k < refined.length; k++) made[whole(k)] = byteAt(refined, k)
+	return made
+}
+
+/** The pixels within so many steps, along rows and columns, of those that changed. */
+function nearTo(was: Uint8Array, is: Uint8Array, width: number, steps: number): Uint8Array {
+	const away = new Uint8Array(was.length)
+	const queue: number[] = []
+	for (let k = 0; k < was.length; k++)
+		if (byteAt(was, k) !== byteAt(is, k)) {
+			away[k] = 1
+			queue.push(k)
+		}
+	for (let n = 0; n < queue.length; n++) {
+		const k = queue[n] as number
+		const far = byteAt(away, k) + 1
+		if (far > steps + 1) break
+		const x = k % width
+		for (const m of [x > 0 ? k - 1 : -1, x < width - 1 ? k + 1 : -1, k - width, k + width]) {
+			if (m < 0 || m >= away.length || byteAt(away, m)) continue
+			away[m] = far
+			queue.push(m)
+		}
+	}
+	return away
+}
+
+/** What most of the pixels are that one of a copy stands for. */
+function shrunk(inside: Uint8Array, from: number, width: number, height: number, n: number) {
+	const counts = new Int32Array(width * height)
+	const all = new Int32Array(width * height)
+	for (let k = 0; k < inside.length; k++) {
+		const to = (Math.floor(k / from) >> n) * width + ((k % from) >> n)
+		counts[to] = intAt(counts, to) + byteAt(inside, k)
+		all[to] = intAt(all, to) + 1
+	}
+	return Uint8Array.from(counts, (count, k) => (2 * count > intAt(all, k) ? 1 : 0))
+}

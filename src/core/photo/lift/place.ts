@@ -1,0 +1,120 @@
+import type { Box } from '../../geometry/box'
+import { floatAt, item } from '../../geometry/numbers'
+import { coloursOf } from '../colours'
+import type { Grid } from '../inside'
+import type { Pixels } from '../pixels'
+import { evidenceOf, sharpestOf } from './evidence'
+import { type LiftHint, OUT, seedsOf } from './hint'
+import { likelihoods } from './network'
+import { type Boundaries, boundariesOf, type Ground } from './parting'
+import { halved, type Pyramid, partOf } from './pyramid'
+import { FIRST_PX, MODEL_PX, roundAbout } from './round'
+
+/** The part of a photo that a hint is about, and what is known of it. */
+export interface Place {
+	/** Where it begins, px of the photo, and px of the photo for one of its own. */
+	readonly left: number
+	readonly top: number
+	readonly scale: number
+	/** The part and copies of it, each half as large, down to the one that the model has seen. */
+	readonly levels: Pyramid
+	/** Of each level what the box or lasso says of its pixels. */
+	readonly seeds: readonly Uint8Array[]
+	/** What the model says of the smallest level, and of the larger one that it is known well from. */
+	readonly first: () => Copy
+	readonly well: () => Copy
+	/** The box or lasso leaves some of the photo outside. */
+	readonly surrounded: boolean
+}
+
+/** A level that the model has seen. */
+export interface Copy {
+	/** Which of the levels it is. */
+	readonly level: number
+	readonly ground: Ground
+	readonly boundaries: Boundaries
+	/** Of each pixel the log of how much likelier it is the object's than not, by the model. */
+	readonly likely: Float32Array
+}
+
+/** Nothing is done at more than so many pixels: what is larger is made smaller first. */
+const MOST_PX = 2e6
+/** A px of boundary where nothing changes, as a log likelihood. */
+const SMOOTH = 2
+/** Without anything round it the model says nothing: it is a little likelier not the object's. */
+const UNSAID = -1
+
+/** @param region of the hint, px of the photo */
+export function placeOf(photo: Pixels, region: Box, hint: LiftHint): Place {
+	const { left, top, width, height } = roundAbout(region, photo.width, photo.height)
+	let part = partOf(photo, left, top, width, height)
+	let scale = 1
+	for (; part.width * part.height > MOST_PX; scale *= 2) part = halved(part)
+	const levels = [part]
+	for (let last = part; last.width * last.height > FIRST_PX; levels.push(last)) last = halved(last)
+	const bare = { left, top, scale, levels }
+	const seeds = levels.map((_, n) => seedsOf(hint, region, gridAt(bare, n)))
+	// What was taken already may well be like the object: what is round the box alone tells the ground.
+	const { taken: _, ...alone } = hint
+	const around = (n: number) => seedsOf(alone, region, gridAt(bare, n))
+	const smallest = levels.length - 1
+	const surrounded = around(smallest).includes(OUT)
+	const copy = (n: number) => copyOf(levels, n, around(n), surrounded)
+	const large = levels.findIndex(({ width, height }) => width * height <= MODEL_PX)
+	let [first, well]: (Copy | undefined)[] = []
+	return {
+		...bare,
+		seeds,
+		first: () => {
+			first ??= copy(smallest)
+			return first
+		},
+		well: () => {
+			well ??= large === smallest && first ? first : copy(large)
+			return well
+		},
+		surrounded,
+	}
+}
+
+/** How the pixels of a level lie on the photo. */
+export function gridAt(
+	{ left, top, scale, levels }: Pick<Place, 'left' | 'top' | 'scale' | 'levels'>,
+	n: number,
+): Grid {
+	const { width, height } = item(levels, n)
+	return { left, top, width, height, factor: scale * 2 ** n }
+}
+
+function copyOf(levels: Pyramid, n: number, around: Uint8Array, surrounded: boolean): Copy {
+	const level = item(levels, n)
+	const { width, height } = level
+	const ground: Ground = { width, height, colours: coloursOf(level) }
+	const all = Int32Array.from({ length: width * height }, (_, k) => k)
+	const boundaries = boundariesOf(ground, all, SMOOTH)
+	if (!surrounded)
+		return { level: n, ground, boundaries, likely: new Float32Array(all.length).fill(UNSAID) }
+	const sharpest = sharpestOf(item(levels, 0), width, height, n)
+	const evidence = evidenceOf(ground, around, sharpest)
+	return { level: n, ground, boundaries, likely: likelihoods(evidence, width, height) }
+}
+
+/** What the model says of pixels of a larger level, linearly between those that it has seen. */
+export function likelyAt({ well, levels }: Place, n: number, places: Int32Array): Float32Array {
+	const copy = well()
+	const { width, height } = copy.ground
+	const across = item(levels, n).width
+	const by = 2 ** (copy.level - n)
+	return Float32Array.from(places, (k) => {
+		const u = ((k % across) + 0.5) / by - 0.5
+		const v = (Math.floor(k / across) + 0.5) / by - 0.5
+		const i = Math.max(0, Math.min(width - 2, Math.floor(u)))
+		const j = Math.max(0, Math.min(height - 2, Math.floor(v)))
+		const [fx, fy] = [u - i, v - j]
+		const o = j * width + i
+		const top = floatAt(copy.likely, o) * (1 - fx) + floatAt(copy.likely, o + 1) * fx
+		const below =
+			floatAt(copy.likely, o + width) * (1 - fx) + floatAt(copy.likely, o + width + 1) * fx
+		return top * (1 - fy) + below * fy
+	})
+}
