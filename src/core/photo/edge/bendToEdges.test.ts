@@ -25,12 +25,12 @@ const FIELD = edgeField(
 const GIVEN = straight([70, 26], [114, 70], [114, 114], [70, 114], [26, 70])
 
 describe('straight segments bent to the photo', () => {
-	const { contours, bent, unsure } = bendToEdges([GIVEN], FIELD)
+	const { contours, bent, straight: unbent } = bendToEdges([GIVEN], FIELD)
 	const made = contours[0] as Contour
 
 	test('lie on the edge, with no more nodes than were given; corners are where it has one', () => {
 		expect(bent).toBe(5)
-		expect(unsure).toBe(0)
+		expect(unbent).toEqual([])
 		expect(made).toMatchObject({ id: 'given', closed: true })
 		expect(made.nodes.length).toBeLessThanOrEqual(5)
 		const off = flattenContour(made, 0.05).map(([x, y]) =>
@@ -71,7 +71,8 @@ describe('straight segments bent to the photo', () => {
 	test('where there is no edge nothing bends, and curves are left alone', () => {
 		const flat = edgeField(picture(140, 140, () => 90))
 		const same = bendToEdges([GIVEN], flat)
-		expect(same).toEqual({ contours: [GIVEN], bent: 0, unsure: 0 })
+		expect(same).toMatchObject({ contours: [GIVEN], bent: 0 })
+		expect(same.straight).toHaveLength(GIVEN.nodes.length)
 		const again = bendToEdges([made], FIELD)
 		expect(again.bent).toBeLessThan(made.nodes.length)
 	})
@@ -82,5 +83,40 @@ describe('straight segments bent to the photo', () => {
 		const [inner] = bendToEdges([ring], disc, { allowance: 1.5 }).contours as [Contour]
 		for (const [x, y] of flattenContour(inner, 0.05))
 			expect(Math.hypot(x - 70, y - 70)).toBeLessThan(44.1)
+	})
+
+	test('straight edges stay straight, whatever the grain: four corners bent along a square keep to them', () => {
+		for (const grain of [2, 12]) {
+			const square = edgeField(
+				rendered(140, 140, (x, y) => x > 30.4 && x < 110.2 && y > 28.7 && y < 108.1, { grain }),
+			)
+			const given = straight([31, 29], [110, 30], [111, 108], [29, 107])
+			const [one] = bendToEdges([given], square, { tolerance: 1 }).contours as [Contour]
+			expect(one.nodes.length).toBeLessThanOrEqual(5)
+			for (const [x, y] of flattenContour(one, 0.05))
+				expect(Math.min(...[x - 30.4, x - 110.2, y - 28.7, y - 108.1].map(Math.abs))).toBeLessThan(
+					1.2,
+				)
+		}
+	})
+
+	test('a soft edge in grain is a calm curve with few nodes, not a staircase', () => {
+		const soft = edgeField(
+			rendered(160, 160, (x, y) => Math.hypot(x - 80, y - 80) < 52, {
+				inside: 100,
+				outside: 140,
+				blur: 3,
+				grain: 12,
+			}),
+		)
+		const corners = Array.from({ length: 10 }, (_, k): Point => {
+			const angle = (k * Math.PI) / 5
+			return [80 + 52 * Math.cos(angle), 80 + 52 * Math.sin(angle)]
+		})
+		const [one] = bendToEdges([straight(...corners)], soft, { tolerance: 1 }).contours as [Contour]
+		expect(one.nodes.length).toBeLessThanOrEqual(10)
+		expect(one.nodes.filter(({ kind }) => kind === 'corner').length).toBeLessThanOrEqual(2)
+		for (const [x, y] of flattenContour(one, 0.05))
+			expect(Math.abs(Math.hypot(x - 80, y - 80) - 52)).toBeLessThan(2.2)
 	})
 })

@@ -43,6 +43,7 @@ export function cheapestWay(field: EdgeField, a: Point, b: Point, like: Like, gr
 	const stride = width + 2
 	const rows = height + 2
 	const prices = new Prices(field, left - 1, top - 1, stride, rows, like)
+	prices.shun([a, b])
 	const cost = walled(stride, rows)
 	const came = new Uint8Array(stride * rows)
 	const by = WAY_X.map((x, s) => intAt(WAY_Y, s) * stride + x)

@@ -77,16 +77,30 @@ export function edgeDeviation(
 	}
 }
 
-/** The samples of outlines with the edges that are theirs, in order along each outline. */
+/** How the edges of samples are sought. */
+export interface Seeking {
+	/** How far an edge may lie from a segment, px; `reach` unless said otherwise. */
+	readonly reachOf?: (segment: number) => number
+	/** What a px of change from sample to sample costs, in octaves of strength. */
+	readonly jump?: number
+	/** So many edges along each normal are thought of, the strongest. */
+	readonly most?: number
+}
+
+/**
+ * The samples of outlines with the edges that are theirs, in order along each outline.
+ * @param reach how far an edge may lie from an outline, px
+ */
 export function edgeSamples(
 	contours: readonly Contour[],
 	field: EdgeField,
 	reach: number,
+	seeking: Seeking = {},
 ): EdgeSample[] {
 	const rings = contours.map((contour) => flattenContour(contour))
 	return contours.flatMap((contour, k) => {
 		const bare = samplesOf(contour, k, rings)
-		return withEdges(bare, field, reach, contour.closed)
+		return withEdges(bare, field, reach, contour.closed, seeking)
 	})
 }
 
@@ -147,6 +161,7 @@ const NONE = 1.2
 const FAR = 1.4
 /** … a px of change from sample to sample; another side dark; an edge where there was none before. */
 const JUMP = 0.9
+const MOST_JUMP = 4
 const TURNED = 2.5
 /** What it costs that neither side stays as bright as it was, by so many levels. */
 const OTHER_SIDES = 1
@@ -168,14 +183,16 @@ function withEdges(
 	field: EdgeField,
 	reach: number,
 	closed: boolean,
+	{ reachOf = () => reach, jump = JUMP, most = MOST }: Seeking,
 ): EdgeSample[] {
-	const states = samples.map(({ at, outward }): State[] => {
-		const found = edgesAlong(field, at[0], at[1], outward[0], outward[1], -reach, reach)
-		const best = found.sort((a, b) => b.log - a.log).slice(0, MOST)
+	const states = samples.map(({ at, outward, segment }): State[] => {
+		const far = reachOf(segment)
+		const found = edgesAlong(field, at[0], at[1], outward[0], outward[1], -far, far)
+		const best = found.sort((a, b) => b.log - a.log).slice(0, most)
 		return [
 			{ edge: null, worth: -NONE, cost: 0, from: -1 },
 			...best.map((edge): State => {
-				const worth = Math.min(QUITE_SURE, edge.clear) - FAR * (edge.t / reach) ** 2
+				const worth = Math.min(QUITE_SURE, edge.clear) - FAR * (edge.t / far) ** 2
 				return { edge, worth, cost: 0, from: -1 }
 			}),
 		]
@@ -189,7 +206,7 @@ function withEdges(
 			if (!before) continue
 			let cheapest = Number.POSITIVE_INFINITY
 			for (const [k, other] of before.entries()) {
-				const cost = other.cost + change(other.edge, state.edge)
+				const cost = other.cost + change(other.edge, state.edge, jump)
 				if (cost >= cheapest) continue
 				cheapest = cost
 				state.from = k
@@ -213,12 +230,12 @@ function withEdges(
 	})
 }
 
-function change(a: Crossed | null, b: Crossed | null): number {
+function change(a: Crossed | null, b: Crossed | null, jump: number): number {
 	if (!a && !b) return 0
 	if (!a || !b) return BREAK
 	const sides = Math.min(Math.abs(a.before - b.before), Math.abs(a.after - b.after))
 	return (
-		JUMP * Math.min(4, Math.abs(a.t - b.t)) +
+		jump * Math.min(MOST_JUMP, Math.abs(a.t - b.t)) +
 		OTHER_SIDES * Math.min(1, sides / MUCH) +
 		(a.lighter === b.lighter ? 0 : TURNED)
 	)

@@ -58,11 +58,12 @@ export function edgesOnSheet(field: EdgeField, place: Affine): EdgesOnSheet {
 			const tangent = length(along) > 0 ? unit(along) : found.tangent
 			return { ...found, at: placed, tangent, strength: found.strength / size }
 		},
-		follow: (from, to, { before, ...o } = {}) =>
+		follow: (from, to, { before, laid, ...o } = {}) =>
 			flatOnto(
 				followEdge(field, onPhoto(from), onPhoto(to), {
 					...scaled(o),
 					...(before && { before: flatOnto(before, onPhoto) }),
+					...(laid && { laid: laid.map((way) => flatOnto(way, onPhoto)) }),
 				}),
 				onSheet,
 			),
@@ -82,7 +83,8 @@ export function edgesOnSheet(field: EdgeField, place: Affine): EdgesOnSheet {
 		},
 		bend: (contours, o = {}) => {
 			const found = bendToEdges(contoursOn(contours, back), field, scaled(o))
-			return { ...found, contours: contoursOn(found.contours, place) }
+			const straight = found.straight.map(([a, b]) => [onSheet(a), onSheet(b)] as const)
+			return { ...found, straight, contours: contoursOn(found.contours, place) }
 		},
 	}
 }

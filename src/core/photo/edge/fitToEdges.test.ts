@@ -7,6 +7,7 @@ import type { Contour } from '../../path/model'
 import { grain, picture } from '../testing/arbitraryPixels'
 import { outline, ring } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
+import { edgeDeviation } from './edgeDeviation'
 import { edgeField } from './edgeField'
 import { fitToEdges } from './fitToEdges'
 
@@ -105,6 +106,41 @@ describe('fitting to edges', () => {
 				},
 			),
 			{ numRuns: 25 },
+		)
+	})
+
+	test('a rough outline is mended: where nodes may be added it comes within what is allowed', () => {
+		const rough = outline('M70 28L108 62L92 106L48 108L30 66Z')
+		for (const addWithin of [0.5, 1]) {
+			const { contours } = fitToEdges([rough], DISC, { addWithin })
+			for (const r of fromCentre(contours[0] as Contour))
+				expect(Math.abs(r - 45)).toBeLessThan(addWithin + 0.3)
+			expect(contours[0]?.nodes.length).toBeLessThan(10)
+		}
+	})
+
+	test('never lies further from its edges than before, by the measure that is shown', () => {
+		const distances = (contours: readonly Contour[], field = DISC) => {
+			const { offset, p95 } = edgeDeviation(contours, field)
+			return { p95, worst: Math.max(0, ...offset.filter((v) => !Number.isNaN(v)).map(Math.abs)) }
+		}
+		fc.assert(
+			fc.property(
+				fc.array(fc.double({ min: 30, max: 58, noNaN: true }), { minLength: 3, maxLength: 9 }),
+				fc.constantFrom(undefined, 0.4, 1.2),
+				(radii, addWithin) => {
+					const d = radii.map((r, k) => {
+						const angle = (2 * Math.PI * k) / radii.length
+						return `${(70 + r * Math.cos(angle)).toFixed(2)} ${(70 + r * Math.sin(angle)).toFixed(2)}`
+					})
+					const given = outline(`M${d.join('L')}Z`)
+					const was = distances([given])
+					const is = distances(fitToEdges([given], DISC, addWithin ? { addWithin } : {}).contours)
+					expect(is.p95).toBeLessThanOrEqual(was.p95 + 1e-9)
+					expect(is.worst).toBeLessThanOrEqual(Math.max(was.worst, addWithin ?? 0) + 0.05)
+				},
+			),
+			{ numRuns: 15 },
 		)
 	})
 })

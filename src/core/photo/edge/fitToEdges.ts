@@ -1,4 +1,5 @@
 import { isSelfCrossing } from '../../combine/selfCrossing'
+import { fitPolyline } from '../../fit/fitPolyline'
 import type { Box } from '../../geometry/box'
 import { item } from '../../geometry/numbers'
 import { add, distance, length, type Point, scale, subtract, unit } from '../../geometry/point'
@@ -6,9 +7,10 @@ import { ringWinding } from '../../geometry/polygon'
 import { contourBounds, flattenContour } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
 import { insertOn, settleSince } from '../../path/nodes'
-import { type EdgeSample, edgeSamples } from './edgeDeviation'
+import { type EdgeSample, edgeDeviation, edgeSamples } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
 import { type Equation, leastSquares } from './leastSquares'
+import { traceAlong, wayThrough } from './trace'
 
 export interface FitToEdgesOptions {
 	/** How far an edge may be, and so the furthest that a node moves, px; 8 unless said otherwise. */
@@ -70,6 +72,11 @@ export function fitToEdges(
 		if (!more) break
 		fitted = settle(more, field, o)
 	}
+	const forms: (readonly Contour[])[] = [fitted]
+	// What was rough is nearer after each turn, and sees more of its edge.
+	for (let turn = 0; addWithin !== undefined && !o.only && turn < TURNS_ANEW; turn++)
+		forms.push(anew(turn === 0 ? contours : item(forms, turn), field, o, turn === 0 ? ROUGHLY : {}))
+	fitted = nearest(contours, forms, field, o)
 	const before = new Map(contours.flatMap(({ nodes }) => nodes.map((node) => [node.id, node.at])))
 	const moved = fitted
 		.flatMap(({ nodes }) => nodes)
@@ -81,6 +88,89 @@ export function fitToEdges(
 		unsure: support.filter((n) => n < LEAST_SAMPLES).length,
 	}
 }
+
+/** So often are outlines made anew beside those that came of it before. */
+const TURNS_ANEW = 3
+/** Edges beside a rough outline are gone to steeply, and are not the strongest there. */
+const ROUGHLY: Seeking = { jump: 0.3, most: 8 }
+
+/** Outlines along the edges beside them, with the nodes that these take: for what is too rough to be moved. */
+function anew(
+	contours: readonly Contour[],
+	field: EdgeField,
+	{ reach = REACH_PX, allowance = 0, addWithin = 1 }: FitToEdgesOptions,
+	seeking: Seeking,
+): Contour[] {
+	return contours.map((contour) => {
+		const { places, found } = traceAlong(contour, field, reach, allowance, seeking)
+		if (places.length < 4 || found.every((share) => share === 0)) return contour
+		const way = wayThrough(places, contour.closed, WITHIN * addWithin)
+		const [first, last] = [
+			item(contour.nodes, 0).at,
+			item(contour.nodes, contour.nodes.length - 1).at,
+		]
+		const whole = contour.closed ? way : [first, ...way, last]
+		const { nodes } = fitPolyline(Float64Array.from(whole.flat()), {
+			closed: contour.closed,
+			tolerance: WITHIN * addWithin,
+		})
+		return nodes.length < 2 ? contour : { ...contour, nodes }
+	})
+}
+
+/** Of what is allowed the curve itself takes this share: where edges are is not known to the last of it. */
+const WITHIN = 0.6
+
+/** Of each outline the form that lies nearest to its edges, as it is measured; as it was where none is nearer. */
+function nearest(
+	begun: readonly Contour[],
+	forms: readonly (readonly Contour[])[],
+	field: EdgeField,
+	{ allowance = 0, addWithin = 0 }: FitToEdgesOptions,
+): Contour[] {
+	const measured = (contour: Contour) => {
+		const { offset, covered } = edgeDeviation([contour], field)
+		const off = Float64Array.from(
+			offset.filter((v) => !Number.isNaN(v)),
+			(v) => Math.abs(v + allowance),
+		).sort()
+		return {
+			contour,
+			covered,
+			p95: off[Math.floor(0.95 * off.length)] ?? 0,
+			worst: off.at(-1) ?? 0,
+		}
+	}
+	const made = begun.map((contour, k) => {
+		const was = measured(contour)
+		const all = forms.map((form) => measured(item(form, k)))
+		// What has lost sight of its edge only seems to be near to it.
+		const seen = Math.max(was.covered, ...all.map(({ covered }) => covered)) - LESS_SEEN
+		const others = all.filter(
+			({ p95, worst, covered }) =>
+				p95 <= was.p95 &&
+				worst <= Math.max(was.worst, addWithin) + NO_MORE_PX &&
+				covered >= Math.min(seen, was.covered),
+		)
+		const sharp = others.filter(({ covered }) => covered >= seen)
+		// What is near enough with fewer nodes is better than what is nearer.
+		const enough = sharp.filter(
+			({ p95, worst }) => p95 <= addWithin && worst <= OUTERMOST * addWithin,
+		)
+		const best = (enough.length > 0 ? enough : sharp.length > 0 ? sharp : others).sort((a, b) =>
+			enough.length > 0 ? a.contour.nodes.length - b.contour.nodes.length : a.p95 - b.p95,
+		)[0]
+		return best?.contour ?? contour
+	})
+	return uncrossed(made, begun)
+}
+
+/** The worst place of what is near enough is off by so many times what is allowed at most. */
+const OUTERMOST = 1.25
+/** So much less of its length may have a sure edge, as a share. */
+const LESS_SEEN = 0.04
+/** What is measured twice differs by so much, px. */
+const NO_MORE_PX = 0.05
 
 function settle(contours: readonly Contour[], field: EdgeField, o: FitToEdgesOptions): Contour[] {
 	const { reach = REACH_PX, rounds = ROUNDS } = o

@@ -87,3 +87,95 @@ describe('following an edge', () => {
 		}
 	})
 })
+
+/** Points of a way about a px apart. */
+const evenly = (way: readonly Point[]): Point[] =>
+	way.flatMap((p, i): Point[] => {
+		const next = way[i + 1]
+		if (!next) return [p]
+		const count = Math.max(1, Math.round(distance(p, next)))
+		return Array.from(
+			{ length: count },
+			(_, k): Point => [
+				p[0] + ((next[0] - p[0]) * k) / count,
+				p[1] + ((next[1] - p[1]) * k) / count,
+			],
+		)
+	})
+
+describe('a way that is laid', () => {
+	/** A dark disc that the photo's left side cuts off. */
+	const CUT_OFF = edgeField(
+		rendered(120, 140, (x, y) => Math.hypot(x - 20, y - 70) < 45, { grain: 3 }),
+	)
+
+	test('runs along the photo’s frame where it begins and ends at it', () => {
+		const y = Math.sqrt(45 ** 2 - 20 ** 2)
+		const path = pointsOf(followEdge(CUT_OFF, [2, 70 - y + 2], [2, 70 + y - 2]))
+		expect(path.length).toBeGreaterThan(40)
+		for (const [x] of path.slice(3, -3)) expect(x).toBeLessThan(0.6)
+	})
+
+	test('never runs out and back over itself', () => {
+		fc.assert(
+			fc.property(
+				fc.double({ min: -1.2, max: 1.2, noNaN: true }),
+				fc.double({ min: 1, max: 119, noNaN: true }),
+				fc.double({ min: 1, max: 139, noNaN: true }),
+				(angle, x, y) => {
+					const from: Point = [20 + 45 * Math.cos(angle), 70 + 45 * Math.sin(angle)]
+					const path = pointsOf(followEdge(CUT_OFF, from, [x, y]))
+					for (let i = 0; i < path.length; i++)
+						for (let k = i + 12; k < path.length; k++) {
+							// Near to itself again after a dozen px it has gone round something, not back.
+							if (distance(path[i] as Point, path[k] as Point) > 0.7) continue
+							const ring = path.slice(i, k + 1)
+							const area = Math.abs(
+								ring.reduce((sum, p, n) => {
+									const q = ring[(n + 1) % ring.length] as Point
+									return sum + (p[0] * q[1] - q[0] * p[1]) / 2
+								}, 0),
+							)
+							expect(area).toBeGreaterThan(0.25 * ring.length)
+						}
+				},
+			),
+			{ numRuns: 40 },
+		)
+	})
+
+	test('does not go again along one that was laid before', () => {
+		const [a, b] = [onDisc(0), onDisc(1.4)]
+		const first = followEdge(DISC, a, b)
+		const shorter = evenly(pointsOf(followEdge(DISC, b, a)))
+		const other = evenly(pointsOf(followEdge(DISC, b, a, { laid: [first] })))
+		const old = pointsOf(first)
+		const beside = (path: readonly Point[]) =>
+			path.filter((p) => old.some((q) => distance(p, q) < 1.2)).length / path.length
+		expect(beside(shorter)).toBeGreaterThan(0.9)
+		expect(beside(other)).toBeLessThan(0.4)
+	})
+
+	test('a faint edge in grain is a calm curve, no ladder', () => {
+		const faint = edgeField(
+			rendered(200, 100, (x, y) => y < 50 + 12 * Math.sin(x / 32), {
+				inside: 112,
+				outside: 124,
+				blur: 1.5,
+				grain: 8,
+			}),
+		)
+		const path = pointsOf(
+			followEdge(faint, [10, 50 + 12 * Math.sin(10 / 32)], [190, 50 + 12 * Math.sin(190 / 32)]),
+		)
+		const turns = path.slice(2).map((p, i) => {
+			const [a, b] = [path[i] as Point, path[i + 1] as Point]
+			const one = Math.atan2(b[1] - a[1], b[0] - a[0])
+			const two = Math.atan2(p[1] - b[1], p[0] - b[0])
+			return Math.abs(Math.atan2(Math.sin(two - one), Math.cos(two - one)))
+		})
+		// A ladder turns by right angles all along; the curve itself by half a circle or so.
+		expect(turns.reduce((a, b) => a + b, 0)).toBeLessThan(0.35 * path.length)
+		expect(p95(path.map(([x, y]) => Math.abs(y - 50 - 12 * Math.sin(x / 32))))).toBeLessThan(2.5)
+	})
+})

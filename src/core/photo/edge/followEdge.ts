@@ -3,9 +3,9 @@ import { distance, dot, type Point, subtract, unit } from '../../geometry/point'
 import { cheapestWay } from './cheapestWay'
 import { type EdgeField, logAt } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
-import type { Like } from './prices'
+import { type Like, MEETS_PX } from './prices'
 import { sharpenCorners } from './sharpenCorners'
-import { type EdgePlace, onEdge, snapToEdge } from './snapToEdge'
+import { type EdgePlace, onEdge, onFrame, snapToEdge } from './snapToEdge'
 
 export interface FollowOptions {
 	/** How far the edge may be from either end, px; 8 unless said otherwise. */
@@ -16,6 +16,8 @@ export interface FollowOptions {
 	readonly before?: Float64Array
 	/** Whether the way is known to lie near the straight line from one place to the other. */
 	readonly chord?: boolean
+	/** Ways that are laid already, x0, y0, x1, y1 … each: they are not gone along again. */
+	readonly laid?: readonly Float64Array[]
 }
 
 const REACH_PX = 8
@@ -30,11 +32,12 @@ export function followEdge(
 	field: EdgeField,
 	from: Point,
 	to: Point,
-	{ reach = REACH_PX, clear = 0, before, chord = false }: FollowOptions = {},
+	{ reach = REACH_PX, clear = 0, before, chord = false, laid = [] }: FollowOptions = {},
 ): Float64Array {
 	const start = snapToEdge(field, from, { reach })
 	const end = snapToEdge(field, to, { reach })
-	const [a, b] = [start?.at ?? from, end?.at ?? to]
+	const framed = (at: Point) => onFrame(field, at, Math.min(reach, FRAME_PX))?.at ?? at
+	const [a, b] = [start?.at ?? framed(from), end?.at ?? framed(to)]
 	const known = before && learned(field, before)
 	const sides = [
 		...(known?.sides ?? []),
@@ -49,10 +52,15 @@ export function followEdge(
 		lighterRight,
 		sides,
 		clear,
+		laid,
+		framed: [a, b].some((end) => onFrame(field, end, ON_FRAME_PX) !== undefined),
 		...(chord && { chord: [a, b] }),
 	})
-	return refinedPath(field, a, b, pixels, clear)
+	return refinedPath(field, a, b, pixels, clear, besideLaid(laid, [a, b]))
 }
+
+/** The photo's frame is an edge for what ends so near to it, px. */
+const FRAME_PX = 6
 
 function agreed(one: boolean | undefined, other: boolean | undefined): boolean | undefined {
 	return one === undefined || other === undefined || one === other ? (one ?? other) : undefined
@@ -106,14 +114,16 @@ function refinedPath(
 	b: Point,
 	pixels: readonly Point[],
 	clear: number,
+	isLaid: (p: Point) => boolean,
 ): Float64Array {
 	const places = pixels.map((p, i): Point | null => {
 		if (i === 0) return a
 		if (i === pixels.length - 1) return b
+		const framed = onFrame(field, p, ON_FRAME_PX)
 		const log = logAt(field, Math.floor(p[0]), Math.floor(p[1]))
-		if (log < leastLog(field, p[0], p[1]) + clear) return null
-		const place = onEdge(field, p) ?? besideWay(field, pixels, i)
-		return place && distance(place.at, p) <= ASIDE_PX ? place.at : null
+		if (log < leastLog(field, p[0], p[1]) + clear) return framed?.at ?? null
+		const place = framed ?? onEdge(field, p) ?? besideWay(field, pixels, i)
+		return place && distance(place.at, p) <= ASIDE_PX && !isLaid(place.at) ? place.at : null
 	})
 	// A few pixels that seem to lie on an edge, amid none, are grain.
 	const kept = places.filter((place, i): place is Point => {
@@ -123,7 +133,111 @@ function refinedPath(
 		return around.filter(Boolean).length >= MOSTLY * around.length
 	})
 	const forward = kept.filter((p, i) => i === 0 || isOn(kept[i - 1] as Point, p))
-	return Float64Array.from((forward.length > 1 ? sharpenCorners(steadied(forward)) : [a, b]).flat())
+	const way = withoutSpurs(forward)
+	return Float64Array.from(
+		(way.length > 1 ? sharpenCorners(steadied(calmed(way, field))) : [a, b]).flat(),
+	)
+}
+
+/** Tells whether a place lies on a way that is laid already, but for the places where it is met. */
+function besideLaid(laid: readonly Float64Array[], ends: readonly Point[]): (p: Point) => boolean {
+	if (laid.length === 0) return () => false
+	const cells = new Set<string>()
+	for (const way of laid)
+		for (let k = 0; k + 1 < way.length; k += 2) {
+			const p: Point = [way[k] ?? 0, way[k + 1] ?? 0]
+			if (ends.every((end) => distance(end, p) > MEETS_PX))
+				for (const dy of [-1, 0, 1])
+					for (const dx of [-1, 0, 1])
+						cells.add(`${Math.floor(p[0]) + dx},${Math.floor(p[1]) + dy}`)
+		}
+	return ([x, y]) => cells.has(`${Math.floor(x)},${Math.floor(y)}`)
+}
+
+/** Pixels whose centres lie so near to the photo's frame are its own. */
+const ON_FRAME_PX = 0.5
+
+/** Where a way comes back so near to itself, px, … */
+const BACK_PX = 1.4
+/** … after so many px of it, at least and at most, … */
+const LEAST_SPUR_PX = 5
+const MOST_SPUR_PX = 160
+/** … with no more between than this for each of them, px², it ran out and back. */
+const THIN_PX = 0.9
+
+/** The way without what runs out from it and back again. */
+function withoutSpurs(way: readonly Point[]): Point[] {
+	const made: Point[] = []
+	/** How far along what is made each of its points is, px, and its area so far, seen from the first, px². */
+	const gone: number[] = []
+	const swept: number[] = []
+	const cells = new Map<string, number[]>()
+	const cell = ([x, y]: Point, dx = 0, dy = 0) => `${Math.floor(x) + dx},${Math.floor(y) + dy}`
+	for (const p of way) {
+		const back = comesBack(p)
+		if (back !== undefined)
+			while (made.length > back + 1) {
+				const last = made.pop() as Point
+				cells.get(cell(last))?.pop()
+				gone.pop()
+				swept.pop()
+			}
+		const before = made.at(-1)
+		gone.push((gone.at(-1) ?? 0) + (before ? distance(before, p) : 0))
+		swept.push((swept.at(-1) ?? 0) + (before ? (before[0] * p[1] - p[0] * before[1]) / 2 : 0))
+		const own = cells.get(cell(p)) ?? []
+		own.push(made.length)
+		cells.set(cell(p), own)
+		made.push(p)
+	}
+	return made
+
+	function comesBack(p: Point): number | undefined {
+		for (let dy = -2; dy <= 2; dy++)
+			for (let dx = -2; dx <= 2; dx++)
+				for (const i of cells.get(cell(p, dx, dy)) ?? []) {
+					const q = item(made, i)
+					if (distance(p, q) > BACK_PX) continue
+					const last = item(made, made.length - 1)
+					const size = item(gone, gone.length - 1) - item(gone, i) + distance(last, p)
+					if (size < LEAST_SPUR_PX || size > MOST_SPUR_PX) continue
+					const area =
+						item(swept, swept.length - 1) -
+						item(swept, i) +
+						(last[0] * p[1] - p[0] * last[1] + p[0] * q[1] - q[0] * p[1]) / 2
+					if (Math.abs(area) <= THIN_PX * (size / 2)) return i
+				}
+		return undefined
+	}
+}
+
+/** An edge that stands out by so many octaves is followed as it is; a fainter one in the middle of what it wavers. */
+const FAINT = 1
+/** So many places on either side of a faint one are its company. */
+const COMPANY = 9
+
+/** The way with its faint stretches in the middle of what they waver, not from one speck of grain to the next. */
+function calmed(way: readonly Point[], field: EdgeField): Point[] {
+	const doubts = way.map(([x, y]) => {
+		const clear = logAt(field, Math.floor(x), Math.floor(y)) - leastLog(field, x, y)
+		return Math.max(0, Math.min(1, 1 - clear / FAINT))
+	})
+	const last = way.length - 1
+	return way.map((p, i): Point => {
+		const reach = Math.min(COMPANY, i, last - i)
+		let doubt = 0
+		for (let k = -reach; k <= reach; k++) doubt += item(doubts, i + k) / (2 * reach + 1)
+		if (reach === 0 || doubt < 0.2) return p
+		let [x, y, all] = [0, 0, 0]
+		for (let k = -reach; k <= reach; k++) {
+			const weight = (reach + 1 - Math.abs(k)) * (k === 0 ? 1 : doubt)
+			const q = item(way, i + k)
+			x += weight * q[0]
+			y += weight * q[1]
+			all += weight
+		}
+		return [x / all, y / all]
+	})
 }
 
 /** Weights of a place and its neighbours on either side. */

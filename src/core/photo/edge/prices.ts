@@ -14,6 +14,10 @@ export interface Like {
 	readonly clear: number
 	/** The straight line that it lies near. */
 	readonly chord?: readonly [Point, Point]
+	/** It begins or ends at the photo's frame, which is an edge then. */
+	readonly framed?: boolean
+	/** Ways that are not gone along again, x0, y0, x1, y1 … each. */
+	readonly laid?: readonly Float64Array[]
 }
 
 /** What a px along an edge that stands out costs, … */
@@ -27,6 +31,12 @@ const OTHER_SIDES = 14
 const FAR_FROM_CHORD = 30
 const BULGE = 0.3
 const BULGE_PX = 5
+/** A px along the photo's own frame, where nothing else is. */
+const ON_FRAME = 12
+/** Round its ends a way may meet what is laid already, px. */
+export const MEETS_PX = 6
+/** So far to either side of what is laid, px, it is as dear. */
+const LAID_PX = 2
 /** No price is more: the queue takes no greater steps. */
 const MOST = 110
 /** Octaves below what counts as an edge at which a change is still better than nothing, … */
@@ -69,6 +79,25 @@ export class Prices {
 		this.known = new Int32Array(stride * rows)
 	}
 
+	/** What is laid already is as dear as can be, but for the places where the way begins and ends. */
+	shun(ends: readonly Point[]): void {
+		const rows = this.known.length / this.stride
+		for (const way of this.like.laid ?? [])
+			for (let k = 0; k + 1 < way.length; k += 2) {
+				const p: Point = [way[k] ?? 0, way[k + 1] ?? 0]
+				if (ends.some((end) => distance(end, p) <= MEETS_PX)) continue
+				const [x, y] = [Math.floor(p[0]) - this.left, Math.floor(p[1]) - this.top]
+				if (x < LAID_PX || y < LAID_PX || x >= this.stride - LAID_PX || y >= rows - LAID_PX)
+					continue
+				for (let row = y - LAID_PX; row <= y + LAID_PX; row++)
+					this.known.fill(
+						MOST,
+						row * this.stride + x - LAID_PX,
+						row * this.stride + x + LAID_PX + 1,
+					)
+			}
+	}
+
 	/** @param step the way one comes, of the eight */
 	of(n: number, step: number): number {
 		const known = intAt(this.known, n) || this.look(n)
@@ -89,7 +118,10 @@ export class Prices {
 		const above = (log - leastLog(this.field, i, j) - this.like.clear + FAINT) / PLAIN
 		const share = above > 0 ? Math.min(1, above) * this.topness(i, j, log, turn) : 0
 		const other = share > 0 ? OTHER_SIDES * share * this.otherness(i, j, turn) : 0
-		const price = OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other + this.farness(i, j)
+		const edge = OFF_EDGE - (OFF_EDGE - ON_EDGE) * share + other + this.farness(i, j)
+		const { width, height } = this.field
+		const rim = i === 0 || j === 0 || i === width - 1 || j === height - 1
+		const price = rim && this.like.framed ? Math.min(edge, ON_FRAME) : edge
 		const wrong = (WRONG_SIDE * share + 0.5) | 0
 		const known =
 			Math.min(MOST, Math.round(price)) |

@@ -18,6 +18,8 @@ export interface SnapOptions {
 	readonly reach?: number
 	/** The place that the edge should lie towards, seen from where one asks; anywhere unless said otherwise. */
 	readonly toward?: Point
+	/** Whether the photo's own frame is an edge too, where there is no other; it is not unless said otherwise. */
+	readonly frame?: boolean
 }
 
 const REACH_PX = 8
@@ -35,7 +37,36 @@ const STEPS = 4
 export function snapToEdge(
 	field: EdgeField,
 	at: Point,
-	{ reach = REACH_PX, toward }: SnapOptions = {},
+	{ reach = REACH_PX, toward, frame = false }: SnapOptions = {},
+): EdgePlace | undefined {
+	return onPhotosEdge(field, at, reach, toward) ?? (frame ? onFrame(field, at, reach) : undefined)
+}
+
+/** The place nearest by on the photo's frame: it is as long as the photo and has no strength. */
+export function onFrame(
+	{ width, height }: EdgeField,
+	[x, y]: Point,
+	reach: number,
+): EdgePlace | undefined {
+	const sides: readonly (readonly [far: number, at: Point, tangent: Point])[] = [
+		[Math.abs(x), [0, y], [0, 1]],
+		[Math.abs(width - x), [width, y], [0, 1]],
+		[Math.abs(y), [x, 0], [1, 0]],
+		[Math.abs(height - y), [x, height], [1, 0]],
+	]
+	const near = sides.filter(([far]) => far <= reach)
+	const [best] = near.toSorted((a, b) => a[0] - b[0])
+	if (!best) return undefined
+	const [, [u, v], tangent] = best
+	const at: Point = [Math.max(0, Math.min(width, u)), Math.max(0, Math.min(height, v))]
+	return { at, tangent, strength: 0, sides: [0, 0] }
+}
+
+function onPhotosEdge(
+	field: EdgeField,
+	at: Point,
+	reach: number,
+	toward: Point | undefined,
 ): EdgePlace | undefined {
 	const found = bestPixel(field, at, reach, toward)
 	if (!found) return undefined
