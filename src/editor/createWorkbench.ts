@@ -6,7 +6,7 @@ import { type Desk, type DeskState, goToPass, isTracing, toolInHand } from './be
 import { createPhotoEdges, edgesSlice } from './bench/photoEdges'
 import { sheetAtRest } from './bench/sheetAtRest'
 import { createSlices } from './bench/slices'
-import { type Bench, NO_SNAPPING, sameOverlay, type Tool } from './bench/tool'
+import { type Bench, NO_SNAPPING, NO_STEPS, sameOverlay, type Tool } from './bench/tool'
 import { createWalk } from './bench/walk'
 import { strayingIn } from './passes/against/straying'
 import type { Workbench } from './workbench/workbench'
@@ -48,8 +48,13 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		const state = desk.getState()
 		const hint = isTracing(state) ? crossHint(state) + tool.hint() : LOOKING_HINT
 		const overlay = tool.overlay()
-		const shown = desk.getState().overlay
-		desk.setState({ overlay: sameOverlay(overlay, shown) ? shown : overlay, hint })
+		const { overlay: shown, steps: before } = desk.getState()
+		const steps = tool.steps?.() ?? NO_STEPS
+		desk.setState({
+			overlay: sameOverlay(overlay, shown) ? shown : overlay,
+			hint,
+			steps: steps.undo === before.undo && steps.redo === before.redo ? before : steps,
+		})
 	}
 	/** What one tool draws, another may go on with. */
 	const handOver = (from: Tool, to: Tool) => {
@@ -89,6 +94,10 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		toolAtHand,
 		refresh,
 		takeTool,
+		step: (way) => {
+			if (!toolAtHand()[way]?.()) open[way]()
+			refresh()
+		},
 		lend: (tool) => {
 			const { tool: own, lent } = desk.getState()
 			const goOn = handOver(toolOf(lent ?? own), toolOf(tool ?? own))

@@ -2,6 +2,7 @@ import { expose } from 'comlink'
 import type { Affine, Contour } from '@/core'
 import {
 	type BendOptions,
+	type BentToEdges,
 	type EdgeField,
 	type EdgeProfile,
 	type EdgeTile,
@@ -34,6 +35,8 @@ export interface Moved {
 	readonly contours: readonly Contour[]
 	readonly unsure: number
 	readonly bent: number
+	/** Straight segments beside which no edge runs. */
+	readonly straight: BentToEdges['straight']
 	readonly before: EdgeProfile
 	readonly after: EdgeProfile
 }
@@ -79,13 +82,13 @@ const endpoint = {
 	fit: (one: OnPhoto, o: FitToEdgesOptions): Moved => {
 		const edges = reader(one)
 		const { contours, unsure } = edges.fit(one.contours, o)
-		return { ...profiles(one, contours), unsure, bent: 0 }
+		return { ...profiles(one, contours), unsure, bent: 0, straight: [] }
 	},
 
 	bend: (one: OnPhoto, o: BendOptions): Moved => {
 		const edges = reader(one)
-		const { contours, unsure, bent } = edges.bend(one.contours, o)
-		return { ...profiles(one, contours), unsure, bent }
+		const { contours, straight, bent } = edges.bend(one.contours, o)
+		return { ...profiles(one, contours), unsure: 0, bent, straight }
 	},
 }
 

@@ -6,7 +6,7 @@ import type { Selection } from '@/store/selection'
 import type { PhotoEdges } from './edgeReading'
 import type { Hold, PressHold } from './holds'
 import type { Slices } from './slices'
-import type { Bench, Overlay, Snapping, Tool } from './tool'
+import type { Bench, Overlay, Snapping, Tool, ToolSteps } from './tool'
 import type { Size, View, Viewport } from './view'
 
 /** A key or a way of using the pointer, and what it does: what the key list shows. */
@@ -31,6 +31,8 @@ export interface DeskState {
 	readonly scheme: 'light' | 'dark'
 	readonly overlay: Overlay
 	readonly hint: string
+	/** What undo and redo mean before they mean the sheet. */
+	readonly steps: ToolSteps
 	/** Something said once in the hint's place, for a moment. */
 	readonly said: string | null
 	/** All actions are being searched by name. */

@@ -1,7 +1,7 @@
 import { createStore } from 'zustand/vanilla'
 import { type Desk, type DeskState, onlyLooks, type PassDef, type ToolDef } from './definitions'
 import type { Hold } from './holds'
-import { NO_OVERLAY, type Snapping } from './tool'
+import { NO_OVERLAY, NO_STEPS, type Snapping } from './tool'
 
 export type { Desk, DeskState } from './definitions'
 
@@ -24,6 +24,7 @@ export function createDesk(
 		scheme: 'light',
 		overlay: NO_OVERLAY,
 		hint: '',
+		steps: NO_STEPS,
 		said: null,
 		searching: false,
 		asked: null,

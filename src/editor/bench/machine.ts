@@ -1,6 +1,14 @@
 import type { Edit, NodeKind } from '@/core'
 import type { Selection } from '@/store/selection'
-import type { Bench, KeyInput, Overlay, PointerInput, Tool } from './tool'
+import {
+	type Bench,
+	type KeyInput,
+	NO_STEPS,
+	type Overlay,
+	type PointerInput,
+	type Tool,
+	type ToolSteps,
+} from './tool'
 
 /** What happens to a tool. */
 export type ToolEvent =
@@ -12,6 +20,11 @@ export type ToolEvent =
 	| { readonly on: 'go-on'; readonly contour: string }
 	/** The pointer is gone. */
 	| { readonly on: 'leave' }
+	/** What it is wished to do is wished otherwise. */
+	| { readonly on: 'wish' }
+	/** What was done last is to be taken back, or done again, before any step of the sheet's. */
+	| { readonly on: 'undo' }
+	| { readonly on: 'redo' }
 	/** It is put down. */
 	| { readonly on: 'rest' }
 
@@ -43,6 +56,8 @@ export interface Machine<S> {
 	hint(state: S, sight: Sight): string
 	/** The open outline that is being drawn. */
 	inHand?(state: S, sight: Sight): string | null
+	/** What undo and redo mean before they mean the sheet. */
+	steps?(state: S, sight: Sight): ToolSteps
 	overlay(state: S, sight: Sight): Overlay
 	cursor(state: S): string
 }
@@ -57,6 +72,9 @@ export interface Handlers<S> {
 	key(state: S, input: KeyInput, sight: Sight): Turn<S>
 	makeKind?(state: S, kind: NodeKind, sight: Sight): Turn<S>
 	goOn?(state: S, contour: string, sight: Sight): Turn<S>
+	wish?(state: S, sight: Sight): Turn<S>
+	undo?(state: S, sight: Sight): Turn<S>
+	redo?(state: S, sight: Sight): Turn<S>
 	rest(state: S, sight: Sight): Turn<S>
 }
 
@@ -70,6 +88,11 @@ export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
 				return handlers.key(state, event.input, sight)
 			case 'leave':
 				return handlers.leave?.(state) ?? { state }
+			case 'wish':
+				return handlers.wish?.(state, sight) ?? { state }
+			case 'undo':
+			case 'redo':
+				return handlers[event.on]?.(state, sight) ?? { state, unused: true }
 			case 'go-on':
 				return handlers.goOn?.(state, event.contour, sight) ?? { state }
 			case 'kind':
@@ -101,6 +124,10 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		makeKind: (kind) => take({ on: 'kind', kind }),
 		inHand: () => machine.inHand?.(state, bench) ?? null,
 		goOn: (contour) => void take({ on: 'go-on', contour }),
+		wished: () => void take({ on: 'wish' }),
+		undo: () => take({ on: 'undo' }),
+		redo: () => take({ on: 'redo' }),
+		steps: () => machine.steps?.(state, bench) ?? NO_STEPS,
 		rest: () => void take({ on: 'rest' }),
 		hint: () => machine.hint(state, bench),
 		overlay: () => machine.overlay(state, bench),

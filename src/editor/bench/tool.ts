@@ -139,6 +139,13 @@ export function sameOverlay(a: Overlay, b: Overlay): boolean {
 	return (Object.keys(NO_OVERLAY) as (keyof Overlay)[]).every((key) => a[key] === b[key])
 }
 
+export interface ToolSteps {
+	readonly undo: string | null
+	readonly redo: string | null
+}
+
+export const NO_STEPS: ToolSteps = { undo: null, redo: null }
+
 export interface Tool {
 	down(input: PointerInput): void
 	/** Called with and without a button pressed. */
@@ -157,6 +164,13 @@ export interface Tool {
 	inHand?(): string | null
 	/** Goes on with an outline that another tool was drawing. */
 	goOn?(contour: string): void
+	/** What it is wished to do is wished otherwise: what it has under way follows. */
+	wished?(): void
+	/** Takes back, or does again, what was done last with the tool and is no step of the sheet's. @returns whether there was anything */
+	undo?(): boolean
+	redo?(): boolean
+	/** What of that there is to take back and to do again, in words; `null` for nothing. */
+	steps?(): ToolSteps
 	/** The tool is put down: what is begun is ended as it stands, nothing is lost. */
 	rest(): void
 	/** What a click and a drag would do now, and which key changes it. */

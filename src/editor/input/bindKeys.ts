@@ -124,11 +124,9 @@ function leavesPage({ altKey, key }: KeyboardEvent): boolean {
 	return altKey && (key === 'ArrowLeft' || key === 'ArrowRight')
 }
 
-function historyKey({ open, refresh }: Workbench, { key, shift }: KeyInput): boolean {
+function historyKey({ step }: Workbench, { key, shift }: KeyInput): boolean {
 	if (key !== 'z' && key !== 'y') return false
-	if (key === 'y' || shift) open.redo()
-	else open.undo()
-	refresh()
+	step(key === 'y' || shift ? 'redo' : 'undo')
 	return true
 }
 

@@ -110,19 +110,17 @@ function DrawerButton({ which, drawer, onDrawer }: Drawers & { which: Drawer }) 
 }
 
 function HistoryButtons() {
-	const { open, refresh } = useWorkbench()
-	const undoLabel = useOpenSheet((state) => state.history.past.at(-1)?.label)
-	const redoLabel = useOpenSheet((state) => state.history.future.at(-1)?.label)
+	const { step } = useWorkbench()
+	const own = useDesk((state) => state.steps)
+	const past = useOpenSheet((state) => state.history.past.at(-1)?.label)
+	const future = useOpenSheet((state) => state.history.future.at(-1)?.label)
+	const [undoLabel, redoLabel] = [own.undo ?? past, own.redo ?? future]
 	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
-	const act = (step: () => void) => () => {
-		step()
-		refresh()
-	}
 	return (
 		<Box sx={{ display: 'flex' }}>
 			<Tip title={undoLabel ? `Undo: ${undoLabel} (Ctrl Z)` : 'Nothing to undo'}>
 				<span>
-					<IconButton aria-label="Undo" disabled={!undoLabel} onClick={act(open.undo)}>
+					<IconButton aria-label="Undo" disabled={!undoLabel} onClick={() => step('undo')}>
 						<UndoRounded fontSize="small" />
 					</IconButton>
 				</span>
@@ -143,7 +141,7 @@ function HistoryButtons() {
 			)}
 			<Tip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
 				<span>
-					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={act(open.redo)}>
+					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={() => step('redo')}>
 						<RedoRounded fontSize="small" />
 					</IconButton>
 				</span>

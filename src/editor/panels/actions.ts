@@ -121,23 +121,24 @@ function passActions({ goTo }: Workbench): Action[] {
 	}))
 }
 
-function historyActions({ open }: Workbench): Action[] {
+function historyActions({ open, desk, step }: Workbench): Action[] {
 	const { past, future } = open.getState().history
+	const { undo, redo } = desk.getState().steps
 	const nothing = (steps: readonly unknown[], what: string) => (steps.length > 0 ? undefined : what)
 	return [
 		{
 			group: 'Steps',
 			name: 'Undo',
 			keys: 'Ctrl Z',
-			needs: nothing(past, 'a step'),
-			run: open.undo,
+			needs: undo ? undefined : nothing(past, 'a step'),
+			run: () => step('undo'),
 		},
 		{
 			group: 'Steps',
 			name: 'Redo',
 			keys: 'Ctrl Shift Z',
-			needs: nothing(future, 'a step that was undone'),
-			run: open.redo,
+			needs: redo ? undefined : nothing(future, 'a step that was undone'),
+			run: () => step('redo'),
 		},
 	]
 }

@@ -1,17 +1,28 @@
 'use client'
 
+import AddRounded from '@mui/icons-material/AddRounded'
 import CheckRounded from '@mui/icons-material/CheckRounded'
+import CloseRounded from '@mui/icons-material/CloseRounded'
+import RemoveRounded from '@mui/icons-material/RemoveRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Chip from '@mui/material/Chip'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
-import { FIRST_LIFT, type LiftWish, liftSlice } from '@/editor/tools/lift/liftSlice'
-import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import {
+	type Asked,
+	asking,
+	FIRST_LIFT,
+	type LiftWish,
+	liftSlice,
+	partCount,
+} from '@/editor/tools/lift/liftSlice'
+import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { counted } from '../counted'
-import { ALLOWANCE, type WishSlider, WishSliders } from '../WishSliders'
+import { counted } from './counted'
+import { ALLOWANCE, type WishSlider, WishSliders } from './WishSliders'
 
-type Slider = WishSlider<'deviation' | 'allowance' | 'smallest' | 'brush' | 'spread'>
+type Slider = WishSlider<'deviation' | 'allowance' | 'smallest' | 'finest' | 'brush' | 'spread'>
 
 const DEVIATION: Slider = {
 	of: 'deviation',
@@ -25,6 +36,14 @@ const DEVIATION: Slider = {
 const SLIDERS: Readonly<Record<LiftWish['way'], readonly Slider[]>> = {
 	object: [
 		DEVIATION,
+		{
+			of: 'finest',
+			label: 'Finest detail',
+			min: 0,
+			max: 30,
+			step: 1,
+			shown: (v) => (v < 2 ? 'all of it' : `${v} px wide`),
+		},
 		ALLOWANCE,
 		{
 			of: 'smallest',
@@ -58,10 +77,15 @@ export function LiftOptions() {
 		lift.setState((state) => ({ wish: { ...state.wish, ...change } }))
 		refresh()
 	}
-	const press = (key: string) => () => {
-		toolAtHand().key({ key, shift: false, mod: false, finely: false })
-		refresh()
-	}
+	const press =
+		(key: string, shift = false) =>
+		() => {
+			toolAtHand().key({ key, shift, mod: false, finely: false })
+			refresh()
+		}
+	const parts = ghost ? partCount(ghost.contours) : 0
+	const chosen = useOpenSheet(({ selection }) => selection.piece)
+	const again = !asked && wish.way === 'object' && chosen !== null
 	const nodes = ghost?.contours.reduce((sum, contour) => sum + contour.nodes.length, 0) ?? 0
 	const unsure = ghost?.unsure.length ?? 0
 	return (
@@ -92,6 +116,17 @@ export function LiftOptions() {
 					{unsure > 0 && `; unsure at ${counted(unsure, 'place', 'places')}, dashed`}
 				</Typography>
 			)}
+			{asked?.way === 'object' && asked.dabs.length > 0 && <Dabs asked={asked} />}
+			{again && (
+				<Button color="inherit" onClick={press('o')}>
+					Open the piece’s lift again
+				</Button>
+			)}
+			{parts > 1 && !(asked?.way === 'object' && asked.again) && (
+				<Button variant="outlined" disabled={busy} onClick={press('enter', true)}>
+					Keep {parts} pieces
+				</Button>
+			)}
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5 }}>
 				<Button
 					variant="contained"
@@ -105,6 +140,34 @@ export function LiftOptions() {
 					Drop
 				</Button>
 			</Box>
+		</Box>
+	)
+}
+
+/** What was dabbed, in order; any of it can be taken back. */
+function Dabs({ asked }: { asked: Asked & { way: 'object' } }) {
+	const { slices, refresh } = useWorkbench()
+	const lift = slices.of(liftSlice)
+	const without = (index: number) => () => {
+		const dabs = asked.dabs.filter((_, n) => n !== index)
+		lift.setState((state) => asking(state, { ...asked, dabs }))
+		refresh()
+	}
+	return (
+		<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }} role="list" aria-label="Dabs">
+			{asked.dabs.map(({ side, points }, n) => (
+				<Chip
+					// biome-ignore lint/suspicious/noArrayIndexKey: dabs have nothing else to be told by
+					key={n}
+					size="small"
+					variant="outlined"
+					role="listitem"
+					icon={side === 'inside' ? <AddRounded /> : <RemoveRounded />}
+					label={`${n + 1}: ${points.length > 1 ? 'stroke' : 'dab'}`}
+					onDelete={without(n)}
+					deleteIcon={<CloseRounded aria-label={`Take ${n + 1} back`} />}
+				/>
+			))}
 		</Box>
 	)
 }

@@ -36,6 +36,8 @@ export interface Workbench {
 	refresh(tool?: Tool): void
 	/** Takes a tool in hand; the one before is put down. */
 	takeTool(tool: ToolDef): void
+	/** Takes the last thing back that one did, or does it again: with the tool at hand, else on the sheet. */
+	step(way: 'undo' | 'redo'): void
 	/** Lends a tool for as long as its key is held: the one at hand goes on with what it had begun. */
 	lend(tool: ToolDef | null): void
 	/** Goes to a pass; the tool at hand is put down. */

@@ -13,7 +13,7 @@ import { Sections } from '@/kit/Sections'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showProblem } from '@/kit/snackbar'
 import { useAsked } from '../useAsked'
-import { againstSlice, FIRST_REACH_PX, type Proposal } from './againstSlice'
+import { againstSlice, FIRST_DEVIATION_PX, FIRST_REACH_PX, type Proposal } from './againstSlice'
 import { AGAINST_PARTS } from './parts'
 import { Nothing, propose } from './propose'
 import { chosenTargets } from './targets'
@@ -34,14 +34,16 @@ export function AgainstPhoto() {
 	const [why, setWhy] = useState<string | null>(null)
 	const [shown, setShown] = useState<'wishes' | null>(null)
 	const { all, words } = chosenTargets(sheet, selection)
-	const ask = async (what: Proposal['what']) => {
+	const deviation = useSlice(againstSlice, (state) => state.deviation)
+	/** @param anew what stands is kept until its successor comes */
+	const ask = async (what: Proposal['what'], anew = false) => {
 		setBusy(true)
 		setWhy(null)
-		against.setState({ proposal: null })
+		if (!anew) against.setState({ proposal: null })
 		try {
 			const { pieces } = open.sheet()
 			const now = chosenTargets(open.sheet(), open.getState().selection)
-			const made = await propose(what, now.all, edges, against.getState().reach)
+			const made = await propose(what, now.all, edges, against.getState())
 			if (made && open.sheet().pieces === pieces)
 				against.setState({ proposal: made, proposedFor: pieces })
 		} catch (error) {
@@ -80,6 +82,19 @@ export function AgainstPhoto() {
 					</Button>
 				))}
 			</Box>
+			<LabelledSlider
+				label="Allowed deviation"
+				shown={`${deviation} px`}
+				value={deviation}
+				min={0.25}
+				max={4}
+				step={0.05}
+				normal={FIRST_DEVIATION_PX}
+				onChange={(next) => against.setState({ deviation: next })}
+				onRest={() => {
+					if (proposal) void ask(proposal.what, true)
+				}}
+			/>
 			{busy && <ProgressBar label="Reading the photo’s edges" share={null} />}
 			{why && <Notice severity="info">{why}</Notice>}
 			{proposal ? (
@@ -104,7 +119,7 @@ export function AgainstPhoto() {
 function Answer({ proposal }: { proposal: Proposal }) {
 	const { open, slices, refresh } = useWorkbench()
 	const sheet = useSheetAtRest()
-	const { what, ghost, was, is, unsure } = proposal
+	const { what, ghost, was, is, unsure, straight } = proposal
 	const leave = () => slices.of(againstSlice).setState({ proposal: null, proposedFor: null })
 	const take = () => {
 		const { name } = AGAINST_PARTS.find(({ id }) => id === what) ?? AGAINST_PARTS[0]
@@ -134,6 +149,13 @@ function Answer({ proposal }: { proposal: Proposal }) {
 			{unsure > 0 && (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 					Beside {unsure} {unsure === 1 ? 'node' : 'nodes'} the photo has no sure edge.
+				</Typography>
+			)}
+			{straight.length > 0 && (
+				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+					{straight.length} {straight.length === 1 ? 'segment stays' : 'segments stay'} straight,
+					dashed: no edge runs beside {straight.length === 1 ? 'it' : 'them'}. 9 over one looks
+					further off.
 				</Typography>
 			)}
 			<Box sx={{ display: 'flex', gap: 0.5 }}>

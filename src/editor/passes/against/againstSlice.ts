@@ -1,4 +1,4 @@
-import type { Piece, ThinPreview } from '@/core'
+import type { Piece, Point, ThinPreview } from '@/core'
 import type { Slice } from '@/editor/bench/slices'
 import type { Profile } from './profile'
 
@@ -11,6 +11,8 @@ export interface Proposal {
 	readonly is: Distances
 	/** Nodes beside which the photo has no sure edge: they stay. */
 	readonly unsure: number
+	/** Straight segments beside which no edge runs: they stay, and are marked. */
+	readonly straight: readonly (readonly [Point, Point])[]
 }
 
 export interface Distances {
@@ -30,6 +32,10 @@ export interface AgainstState {
 	readonly coloured: boolean
 	/** How far an edge may be, sheet px. */
 	readonly reach: number
+	/** How far what is bent or fitted may leave it, sheet px. */
+	readonly deviation: number
+	/** The segment that had no edge when it was last asked for, and how far off one was looked for, sheet px. */
+	readonly silentSegment: { readonly nodes: string; readonly reach: number } | null
 	/** A walk goes only to nodes beside which the outline is further off than this, sheet px; `null`: to all. */
 	readonly walkBeyond: number | null
 	/** A walk goes only to nodes beside which the photo has no sure edge, and to those further off. */
@@ -37,6 +43,7 @@ export interface AgainstState {
 }
 
 export const FIRST_REACH_PX = 8
+export const FIRST_DEVIATION_PX = 0.8
 
 export const againstSlice: Slice<AgainstState> = {
 	name: 'against',
@@ -47,6 +54,8 @@ export const againstSlice: Slice<AgainstState> = {
 		proposedFor: null,
 		coloured: false,
 		reach: FIRST_REACH_PX,
+		deviation: FIRST_DEVIATION_PX,
+		silentSegment: null,
 		walkBeyond: null,
 		walkUnsure: false,
 	},

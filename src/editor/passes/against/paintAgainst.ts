@@ -2,7 +2,7 @@ import type { Slices } from '@/editor/bench/slices'
 import { toScreen, type Viewport } from '@/editor/bench/view'
 import { paintGhost } from '@/editor/passes/thin/paintGhost'
 import { INKS } from '@/editor/stage/colours'
-import { addLine, inScreenPx } from '@/editor/stage/strokes'
+import { addLine, cased, inScreenPx } from '@/editor/stage/strokes'
 import { againstSlice } from './againstSlice'
 import type { Sample } from './profile'
 
@@ -19,7 +19,15 @@ export function paintAgainst(
 ): void {
 	const { proposal, profile, coloured } = slices.of(againstSlice).getState()
 	if (coloured && profile && !proposal) paintColoured(ctx, profile.samples, viewport)
-	if (proposal) paintGhost(ctx, proposal.ghost, viewport)
+	if (!proposal) return
+	paintGhost(ctx, proposal.ghost, viewport)
+	const silent = new Path2D()
+	for (const [a, b] of proposal.straight)
+		addLine(silent, toScreen(viewport.view, a), toScreen(viewport.view, b))
+	inScreenPx(ctx, viewport)
+	ctx.setLineDash([5, 5])
+	cased(ctx, silent, INKS.wrong, viewport.line.width + 1)
+	ctx.setLineDash([])
 }
 
 /** Outside in red, inside in blue, where the photo is silent in dashes. */

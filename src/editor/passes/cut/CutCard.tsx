@@ -1,8 +1,12 @@
 'use client'
 
 import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
-import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
+import { liftTool } from '@/editor/tools/lift/lift'
+import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { Sections } from '@/kit/Sections'
+import { EdgePenOptions } from '../EdgePenOptions'
+import { LiftOptions } from '../LiftOptions'
 import { ToolRows } from '../ToolRows'
 import { useAsked } from '../useAsked'
 import { leaveApart } from './apart'
@@ -36,6 +40,7 @@ export function CutCard() {
 		},
 		[desk, slices],
 	)
+	const tool = useDesk((state) => state.tool)
 	if (apart)
 		return (
 			<Suspense>
@@ -46,6 +51,8 @@ export function CutCard() {
 		<>
 			<ToolRows />
 			<Punch />
+			{tool === edgePenTool && <EdgePenOptions />}
+			{tool === liftTool && <LiftOptions />}
 			<CombineSection />
 			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
 		</>

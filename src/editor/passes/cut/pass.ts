@@ -1,6 +1,10 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
+import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
+import { liftTool } from '@/editor/tools/lift/lift'
+import { liftSlice } from '@/editor/tools/lift/liftSlice'
+import { paintLift } from '@/editor/tools/lift/paintLift'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
@@ -16,11 +20,14 @@ export const cutPass: PassDef = {
 	number: 5,
 	name: 'Cut',
 	purpose: 'Cut out what one sees through; join, part and grow pieces.',
-	tools: [penTool, pencilTool, nodesTool, arrangePiecesTool],
+	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [regionsTool],
 	shows: 'trace',
 	overlays: {
-		paint: paintCut,
+		paint: (ctx, viewport, scene) => {
+			paintCut(ctx, viewport, scene)
+			paintLift(ctx, scene.slices.of(liftSlice).getState(), viewport)
+		},
 		instead: (slices) => {
 			const { apart, proposed } = slices.of(cutSlice).getState()
 			return apart ? new Set(apart.pieces) : proposed?.instead

@@ -31,14 +31,17 @@ export function usePunch(): void {
 	}, [sheet, into, open, desk, slices, refresh])
 }
 
-/** A piece of one closed outline that was open, or not there, before. */
+/** A piece of one closed outline that was open, or not there, before; or one that came whole, as what is lifted does. */
 export function justClosed(was: Sheet, now: Sheet, host: string): Piece | undefined {
 	const closed = new Set(
 		was.pieces.flatMap(({ contours }) => contours.filter((c) => c.closed).map((c) => c.id)),
 	)
+	const known = new Set(was.pieces.map(({ id }) => id))
 	return now.pieces.find(
-		({ id, contours: [contour, more] }) =>
-			id !== host && contour?.closed && !more && !closed.has(contour.id),
+		({ id, contours }) =>
+			id !== host &&
+			contours.every((contour) => contour.closed && !closed.has(contour.id)) &&
+			(contours.length === 1 || !known.has(id)),
 	)
 }
 

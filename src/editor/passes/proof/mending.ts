@@ -2,6 +2,7 @@ import { findContour, replaceOutlines, type Sheet } from '@/core'
 import type { Finding } from '@/core/proofs'
 import type { PhotoEdges } from '@/editor/bench/edgeReading'
 import { type Mended, mendedBy } from '@/jobs/proofing'
+import { FIRST_DEVIATION_PX } from '../against/againstSlice'
 import { Nothing, propose } from '../against/propose'
 
 const NOTHING_MENDED: Mended = { changed: [], gone: [] }
@@ -34,7 +35,10 @@ async function fitted(
 	})
 	const furthest = Math.max(...astray.map(({ size = 0 }) => size))
 	const reach = Math.max(REACH.least, REACH.spare * furthest)
-	const proposal = await propose('fit', targets, edges, reach).catch((error) => {
+	const proposal = await propose('fit', targets, edges, {
+		reach,
+		deviation: FIRST_DEVIATION_PX,
+	}).catch((error) => {
 		if (error instanceof Nothing) return null
 		throw error
 	})

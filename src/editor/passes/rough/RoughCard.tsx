@@ -14,8 +14,8 @@ import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { chooseFiles } from '@/store/files'
 import { EdgePenOptions } from '../EdgePenOptions'
+import { LiftOptions } from '../LiftOptions'
 import { ToolRows } from '../ToolRows'
-import { LiftOptions } from './LiftOptions'
 import { MirrorWork } from './MirrorWork'
 
 export function RoughCard() {

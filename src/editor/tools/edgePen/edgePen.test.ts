@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { deviation, distance, flattenContour, type Point } from '@/core'
-import { fitPolyline } from '@/core/fitting'
+import { fitPolyline, spliced } from '@/core/fitting'
 import { rendered } from '@/core/photo/testing/rendered'
 import { edgeField, edgesOnSheet } from '@/core/pictures'
 import { type EdgeReading, NO_EDGES, readingOf } from '@/editor/bench/edgeReading'
@@ -28,10 +28,10 @@ function begin(edges: EdgeReading = DISC, wish: Partial<EdgePenWish> = {}, ...pa
 	bench.setEdges(edges)
 	const pen = createEdgePen(bench, {
 		nameNext: () => 'Drawn',
-		fit: () => fitPolyline,
+		fit: () => ({ whole: fitPolyline, inPart: spliced }),
 		wish: () => ({ ...FIRST_EDGE_PEN, ...wish }),
 	})
-	return { bench, pen }
+	return { bench, pen, wish }
 }
 
 /** How far an outline is from the disc's edge at worst. */
@@ -311,5 +311,73 @@ describe('stretches of other kinds', () => {
 		pen.rest()
 		expect(bench.sheet().pieces).toHaveLength(1)
 		expect(deviation([bench.contour()], [bench.contour()]).max).toBeLessThan(1e-6)
+	})
+})
+
+describe('what was done last is taken back first', () => {
+	test('a first pin alone, before any step of the sheet; and it comes again', () => {
+		const { bench, pen } = begin()
+		bench.apply('Something before', (sheet) => ({ ...sheet, name: 'Renamed' }))
+		click(pen, on(0))
+		expect(pen.steps?.()).toEqual({ undo: 'the first pin', redo: null })
+		expect(pen.undo?.()).toBe(true)
+		expect(bench.sheet().name).toBe('Renamed')
+		expect(pen.overlay().run).toBeNull()
+		expect(pen.undo?.()).toBe(false)
+		expect(pen.redo?.()).toBe(true)
+		expect(pen.overlay().run?.pins).toHaveLength(1)
+	})
+
+	test('a pin set by mistake beside a closed run does not throw its pins away', () => {
+		const { bench, pen } = begin()
+		for (const k of [0, 1.5, 3, 4.5]) click(pen, on(k))
+		press(pen, 'enter')
+		expect(pen.overlay().run?.pins).toHaveLength(4)
+		for (const back of [
+			() => pen.undo?.(),
+			() => press(pen, 'backspace'),
+			() => press(pen, 'escape'),
+		]) {
+			click(pen, [8, 8])
+			expect(pen.overlay().run?.pins).toHaveLength(1)
+			expect(back()).toBe(true)
+			expect(pen.overlay().run?.pins).toHaveLength(4)
+		}
+		expect(bench.contour().closed).toBe(true)
+	})
+})
+
+describe('what stays as it is', () => {
+	test('another deviation is that of the outline at once, in one step however often it changes', () => {
+		const wish = { deviation: 0.3 }
+		const { bench, pen } = begin(DISC, wish)
+		for (const k of [0, 1.5, 3, 4.5]) click(pen, on(k))
+		press(pen, 'enter')
+		const [before, steps] = [bench.contour().nodes.length, bench.labels().length]
+		for (const deviation of [1, 2, 3]) {
+			wish.deviation = deviation
+			pen.wished?.()
+		}
+		expect(bench.contour().nodes.length).toBeLessThanOrEqual(before)
+		expect(bench.labels().length).toBeLessThanOrEqual(steps + 1)
+	})
+
+	test('a dragged pin moves the two ways that meet at it: nodes elsewhere stay to the bit', () => {
+		const { bench, pen } = begin(DISC, { deviation: 0.4 })
+		const angles = [0, 0.8, 1.6, 2.4, 3.2, 4, 4.8, 5.5]
+		for (const k of angles) click(pen, on(k))
+		press(pen, 'enter')
+		const before = bench.contour().nodes
+		const [from, to] = [on(1.6), on(1.6, -18)]
+		pen.down(at(from))
+		pen.move(at([(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]))
+		pen.move({ ...at(to), hold: 'corner' })
+		pen.up(at(to))
+		const after = new Map(bench.contour().nodes.map((node) => [node.id, node]))
+		const angleOf = ([x, y]: Point) => Math.atan2(y - MIDDLE[1], x - MIDDLE[0])
+		// Well away from the two ways.
+		const away = before.filter(({ at: p }) => Math.cos(angleOf(p) - 1.6) < -0.2)
+		expect(away.length).toBeGreaterThan(0)
+		for (const node of away) expect(after.get(node.id)).toEqual(node)
 	})
 })

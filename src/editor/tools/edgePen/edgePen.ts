@@ -11,12 +11,15 @@ import { doubleClick, down, goOn, move, up } from './pointer'
 import { type Fit, type Making, previewOf, type Run } from './run'
 import {
 	accept,
+	dropPin,
 	type EdgePenNeeds,
 	type EdgePenState,
 	IDLE,
 	inStep,
+	isOnePin,
 	type Own,
 	type Press,
+	stand,
 } from './state'
 
 /** Draws along the photo's edge between pins. */
@@ -38,6 +41,22 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 			doubleClick: (state, input, sight) => doubleClick(inStep(state, sight), input, sight),
 			key: (state, input, sight) => pressKey(inStep(state, sight), input, sight, machine),
 			goOn: (state, contour, sight) => goOn(inStep(state, sight), contour, sight),
+			wish: (before, sight) => {
+				const state = inStep(before, sight)
+				if (!state.run?.outcome || state.press) return { state }
+				return stand(state, state.run, 'Set the deviation', sight, machine, { wished: true })
+			},
+			undo: (before, sight) => {
+				const state = inStep(before, sight)
+				return isOnePin(state) ? { state: dropPin(state) } : { state, unused: true }
+			},
+			redo: (before, sight) => {
+				const state = inStep(before, sight)
+				const { dropped } = state
+				if (!dropped || (state.run && !state.run.closed)) return { state, unused: true }
+				const parked = state.run ? { run: state.run, stood: state.stood } : null
+				return { state: { ...state, ...dropped, parked, dropped: null } }
+			},
 			rest: (state, sight) => {
 				const { effects = [] } = accept(inStep(state, sight), sight)
 				return { state: { ...IDLE, turn: state.turn }, effects }
@@ -52,6 +71,13 @@ export function edgePenMachine(needs: EdgePenNeeds): Machine<EdgePenState> {
 			)
 		},
 		inHand: ({ run }) => (run && !run.closed && (run.outcome ?? run.base) ? run.contour : null),
+		steps: (state, sight) => {
+			const now = inStep(state, sight)
+			return {
+				undo: isOnePin(now) ? 'the first pin' : null,
+				redo: now.dropped && (!now.run || now.run.closed) ? 'the first pin' : null,
+			}
+		},
 		overlay: (state, sight) => overlay(state, sight, machine),
 		cursor: ({ over }) => (over.what === 'nothing' ? 'crosshair' : 'pointer'),
 	}
@@ -119,15 +145,22 @@ export const edgePenTool: ToolDef = {
 	places: true,
 	holds: ['corner', 'insert'],
 	shortcuts: [...POINTING, ...KEYS],
-	create: ({ bench, open, slices }) => {
+	create: ({ bench, open, slices, refresh }) => {
 		let fit: Fit | null = null
 		void import('@/core/fitting').then((m) => {
-			fit = m.fitPolyline
+			fit = { whole: m.fitPolyline, inPart: m.spliced }
 		})
-		return createEdgePen(bench, {
+		const wishes = slices.of(edgePenSlice)
+		const tool = createEdgePen(bench, {
 			nameNext: () => nextName(open.sheet()),
 			fit: () => fit,
-			wish: () => slices.of(edgePenSlice).getState(),
+			wish: wishes.getState,
 		})
+		wishes.subscribe((now, before) => {
+			if (now.deviation === before.deviation && now.allowance === before.allowance) return
+			tool.wished?.()
+			refresh()
+		})
+		return tool
 	},
 }

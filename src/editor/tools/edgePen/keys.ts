@@ -2,7 +2,7 @@ import type { Shortcut } from '@/editor/bench/definitions'
 import type { Sight, Turn } from '@/editor/bench/machine'
 import type { KeyInput } from '@/editor/bench/tool'
 import { canClose, closedRun, isFixed, lessPin, readAnew, withoutPin } from './run'
-import { accept, type EdgePenState, IDLE, type Own, stand } from './state'
+import { accept, dropPin, type EdgePenState, isOnePin, type Own, stand } from './state'
 
 interface EdgePenKey extends Shortcut {
 	readonly taps: readonly string[]
@@ -32,6 +32,7 @@ export const KEYS: readonly EdgePenKey[] = [
 		does: 'Done: the outline stays as it is',
 		press: (state, sight) => {
 			if (state.press?.doing === 'hand') return { state: { ...state, press: null } }
+			if (isOnePin(state) && state.parked) return { state: dropPin(state) }
 			return state.run ? accept(state, sight) : null
 		},
 	},
@@ -43,7 +44,7 @@ export const KEYS: readonly EdgePenKey[] = [
 			const { run } = state
 			if (!run) return null
 			if (run.pins.length > 1) return stand(state, lessPin(run), 'Take a pin back', sight, own)
-			return { state: { ...state, ...IDLE, pointer: state.pointer } }
+			return { state: dropPin(state) }
 		},
 	},
 	{
@@ -55,7 +56,9 @@ export const KEYS: readonly EdgePenKey[] = [
 			if (!run || over.pin < 0 || over.what === 'way' || run.pins.length < 3) return null
 			if (isFixed(run, over.pin)) return null
 			const making = own.making(sight, state.pointer?.pixel ?? 1)
-			return stand(state, withoutPin(run, over.pin, making), 'Take a pin away', sight, own)
+			return stand(state, withoutPin(run, over.pin, making), 'Take a pin away', sight, own, {
+				inPart: true,
+			})
 		},
 	},
 ]

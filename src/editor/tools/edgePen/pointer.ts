@@ -9,6 +9,7 @@ import {
 	closedRun,
 	insertedPin,
 	isFixed,
+	laidBy,
 	movedPin,
 	type Pin,
 	pinAt,
@@ -67,7 +68,10 @@ function begin(
 	const end = endNear(input, sight)
 	if (!end) {
 		const run = beginRun(pinAt(input.at, making(sight, input.pixel)), null)
-		return { state: { ...state, run, stood: [run], live: null }, effects: [select(NOTHING)] }
+		return {
+			state: { ...state, run, stood: [run], live: null, dropped: null, parked: parkedOf(state) },
+			effects: [select(NOTHING)],
+		}
 	}
 	const picked = pickUpOutline(sight.sheet(), end.contour.id, end.node)
 	const run = runFrom(picked, end.contour.id)
@@ -81,6 +85,10 @@ function begin(
 		],
 	}
 }
+
+/** The closed run that is left for another. */
+const parkedOf = ({ run, stood }: EdgePenState): EdgePenState['parked'] =>
+	run?.closed ? { run, stood } : null
 
 /** A run that goes on from the last node of an open outline. */
 function runFrom(sheet: Sheet, contour: string): Run | null {
@@ -119,7 +127,7 @@ export function move(
 	if (!leads) return { state: { ...state, over, live: null, steady: UNSTEADY } }
 	const by: Pin['by'] = input.hold === 'corner' ? 'straight' : 'edge'
 	const to = closes ? (startOf(run) ?? input.at) : input.at
-	const live = wayTo(last, to, by, own.making(sight, input.pixel))
+	const live = wayTo(last, to, by, own.making(sight, input.pixel), laidBy(run))
 	const steady = steadied(state, live)
 	const next = { ...state, over, live, steady }
 	if (own.needs.wish().settling && steady.moves >= STEADY_MOVES) return settle(next, sight, own)
@@ -198,10 +206,11 @@ export function up(
 	if (press.doing === 'place' && state.over.what === 'start') return close()
 	if (press.doing === 'place')
 		return stand(state, withPin(run, press.start, press.by, making), draw, sight, own)
-	if (press.moved) return stand(state, run, 'Move a pin', sight, own)
+	const inPart = { inPart: true }
+	if (press.moved) return stand(state, run, 'Move a pin', sight, own, inPart)
 	if (press.doing === 'insert') {
 		const placed = movedPin(run, press.pin, pinAt(press.start, making), making)
-		return stand(state, placed, 'Insert a pin', sight, own)
+		return stand(state, placed, 'Insert a pin', sight, own, inPart)
 	}
 	const { what, pin } = state.over
 	// While drawing, a click on a pin in between sets the next one.
@@ -209,7 +218,7 @@ export function up(
 		return stand(state, withPin(run, press.start, 'edge', making), draw, sight, own)
 	if (what === 'first' && canClose(run)) return close()
 	if (run.closed && pin >= 0 && run.pins.length > 2)
-		return stand(state, withoutPin(run, pin, making), 'Take a pin away', sight, own)
+		return stand(state, withoutPin(run, pin, making), 'Take a pin away', sight, own, inPart)
 	return { state: { ...state, press: null } }
 }
 

@@ -16,8 +16,27 @@ import type { EdgeReading } from '@/editor/bench/edgeReading'
 import { straightWay } from '@/editor/bench/edgeReading'
 import type { EdgePenWish } from './edgePenSlice'
 
-/** Fits a curve to a way; the core's own, which comes when it is first needed. */
-export type Fit = (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
+/** Fits curves to ways; the core's own, which comes when it is first needed. */
+export interface Fit {
+	readonly whole: (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
+	/** What is as it was keeps its nodes. */
+	readonly inPart: (
+		ways: readonly Way[],
+		before: readonly Fitted[],
+		tolerance: number,
+	) => readonly Fitted[]
+}
+
+/** Places in order, and the outline that was fitted to them. */
+interface Way {
+	readonly places: readonly Point[]
+	readonly closed: boolean
+}
+
+interface Fitted {
+	readonly way: Way
+	readonly contour: Contour
+}
 
 /** A place that the run goes through, and how it comes there from the one before. */
 export interface Pin {
@@ -40,6 +59,8 @@ export interface Run {
 	readonly closed: boolean
 	/** The outline as the run last left it; `null` while there is none to leave. */
 	readonly outcome: Contour | null
+	/** What was fitted to its ways then. */
+	readonly fitted?: Fitted
 }
 
 /** What a run is made with. */
@@ -64,22 +85,37 @@ export function beginRun(at: Point, base: { contour: Contour; piece: string } | 
 
 /** Where a pin comes to stand: on the edge within reach, or just where one points. */
 export function pinAt(at: Point, { edges, wish, pixel }: Making): Point {
-	return edges.snap(at, { reach: wish.reach * pixel })?.at ?? at
+	return edges.snap(at, { reach: wish.reach * pixel, frame: true })?.at ?? at
 }
 
-/** The way from one pin to the next as they stand. */
-export function wayTo(from: Pin, to: Point, by: Pin['by'], making: Making): Float64Array {
+/**
+ * The way from one pin to the next as they stand.
+ * @param laid the ways of the run that stand already: it does not go along them again
+ */
+export function wayTo(
+	from: Pin,
+	to: Point,
+	by: Pin['by'],
+	making: Making,
+	laid: readonly Float64Array[] = [],
+): Float64Array {
 	if (by !== 'edge') return straightWay(from.at, to)
 	const { edges, wish, pixel } = making
 	const before = from.way && from.by === 'edge' ? { before: from.way } : {}
-	return edges.follow(from.at, to, { reach: wish.reach * pixel, clear: wish.clear, ...before })
+	const o = { reach: wish.reach * pixel, clear: wish.clear, laid }
+	return edges.follow(from.at, to, { ...o, ...before })
+}
+
+/** The ways of a run but those to some of its pins. */
+export function laidBy({ pins }: Run, ...but: readonly number[]): Float64Array[] {
+	return pins.flatMap(({ way }, k) => (way && !but.includes(k) ? [way] : []))
 }
 
 /** The run with a pin more at its end. */
 export function withPin(run: Run, at: Point, by: Pin['by'], making: Making): Run {
 	const last = run.pins.at(-1)
 	if (!last) return run
-	const way = wayTo(last, at, by, making)
+	const way = wayTo(last, at, by, making, laidBy(run))
 	const unread = by === 'edge' && !making.edges.knows(last.at, at)
 	return { ...run, pins: [...run.pins, { at: endOf(way) ?? at, way, by, unread }] }
 }
@@ -131,7 +167,7 @@ export function lessPin(run: Run): Run {
 export function closedRun(run: Run, making: Making): Run {
 	const [start, last] = [startOf(run), run.pins.at(-1)]
 	if (!start || !last) return run
-	const way = wayTo(last, start, 'edge', making)
+	const way = wayTo(last, start, 'edge', making, laidBy(run))
 	const unread = !making.edges.knows(last.at, start)
 	if (run.base)
 		return { ...run, closed: true, pins: [...run.pins, { at: start, way, by: 'edge', unread }] }
@@ -173,7 +209,8 @@ function rewayed(run: Run, index: number, making: Making, only = false): Run {
 		const from = k === 0 ? (isRound(run) ? pins.at(-1) : undefined) : pins[k - 1]
 		if (!to || !from) return
 		const by = to.by === 'hand' ? 'edge' : to.by
-		pins[k] = { ...to, by, way: wayTo(from, to.at, by, making) }
+		const laid = laidBy({ ...run, pins }, index % count, (index + 1) % count)
+		pins[k] = { ...to, by, way: wayTo(from, to.at, by, making, laid) }
 	}
 	anew(index % count)
 	if (!only) anew((index + 1) % count)
@@ -198,15 +235,30 @@ function pointsOf(run: Run): Point[] {
 	return round ? points.slice(0, -1) : points
 }
 
-/** The outline that a run makes; `null` while it is but one pin. */
-export function outcomeOf(run: Run, { fit, wish }: Making): Contour | null {
+/**
+ * The run with the outline that it makes; with none while it is but one pin.
+ * @param inPart what did not change of its ways keeps its nodes
+ */
+export function madeOf(run: Run, { fit, wish }: Making, inPart: boolean): Run {
 	const points = pointsOf(run)
-	if (points.length < 2) return null
-	const round = isRound(run)
-	const inner = round && wish.allowance > 0 ? inset(points, wish.allowance) : points
-	const fitted = fittedTo(inner, round, fit, wish.deviation)
-	const nodes = run.base ? joined(run.base.nodes, fitted, run.closed) : fitted
-	return { id: run.contour, nodes, closed: run.closed }
+	if (points.length < 2) return { ...run, outcome: null }
+	const closed = isRound(run)
+	const places = closed && wish.allowance > 0 ? inset(points, wish.allowance) : points
+	const way: Way = { places, closed }
+	const tolerance = wish.deviation
+	const kept = inPart && run.fitted ? fit?.inPart([way], [run.fitted], tolerance)[0] : undefined
+	const contour = kept?.contour ?? {
+		id: run.contour,
+		nodes: fittedTo(places, closed, fit, tolerance),
+		closed,
+	}
+	const own = closed ? contour.nodes : withLooseEnds(contour.nodes)
+	const nodes = run.base ? joined(run.base.nodes, own, run.closed) : own
+	return {
+		...run,
+		outcome: { id: run.contour, nodes, closed: run.closed },
+		...(fit && { fitted: { way, contour } }),
+	}
 }
 
 /** A way as the outline it would become. */
@@ -216,19 +268,22 @@ export function previewOf(way: Float64Array, { fit, wish }: Making): Contour {
 	return { id: 'preview', closed: false, nodes: fittedTo(points, false, fit, wish.deviation) }
 }
 
-/** What is followed wavers about the edge by up to so much: the curve need not follow that, sheet px. */
-const WAVER_PX = 0.5
+/** Nodes whose ends turn with nothing that is drawn on from them. */
+function withLooseEnds(nodes: readonly PathNode[]): PathNode[] {
+	return nodes.map((node, k) =>
+		k === 0 || k === nodes.length - 1 ? met(node, node.in, node.out) : node,
+	)
+}
 
 function fittedTo(
 	points: readonly Point[],
 	closed: boolean,
-	fitter: Fit | null,
+	fit: Fit | null,
 	tolerance: number,
 ): readonly PathNode[] {
-	if (!fitter || points.length < 3)
+	if (!fit || points.length < 3)
 		return points.map((at): PathNode => ({ id: newId(), at, kind: 'corner' }))
-	const within = tolerance + WAVER_PX
-	return fitter(Float64Array.from(points.flat()), { closed, tolerance: within }).nodes
+	return fit.whole(Float64Array.from(points.flat()), { closed, tolerance }).nodes
 }
 
 /** An outline's nodes with those that go on from its last; closed, they end at its first. */
@@ -248,7 +303,7 @@ function met(node: PathNode, into: Point | undefined, out: Point | undefined): P
 		...bare,
 		...(into && { in: into }),
 		...(out && { out }),
-		kind: into && out ? 'cusp' : 'corner',
+		kind: into || out ? 'cusp' : 'corner',
 	}
 }
 

@@ -4,7 +4,7 @@ import type { PointerInput } from '@/editor/bench/tool'
 import { NOTHING, selectContour } from '@/store/selection'
 import { OVER_NOTHING, type Target } from './aim'
 import type { EdgePenWish } from './edgePenSlice'
-import { type Fit, type Making, outcomeOf, type Pin, put, type Run } from './run'
+import { type Fit, type Making, madeOf, type Pin, put, type Run } from './run'
 
 export interface Press {
 	readonly doing: 'place' | 'hand' | 'move' | 'insert'
@@ -27,7 +27,17 @@ export interface EdgePenState {
 	/** So much of the way has stayed as it was for so many moves, in points. */
 	readonly steady: { readonly points: number; readonly moves: number }
 	readonly over: Target
+	/** A closed run beside which the one at hand was begun: it comes back if that is taken back. */
+	readonly parked: Standing | null
+	/** The first pin of a run, taken back: it can be had again. */
+	readonly dropped: Standing | null
 	readonly turn: number
+}
+
+/** A run, and as it stood before. */
+interface Standing {
+	readonly run: Run
+	readonly stood: readonly Run[]
 }
 
 export const UNSTEADY: EdgePenState['steady'] = { points: 0, moves: 0 }
@@ -52,7 +62,25 @@ export const IDLE: Omit<EdgePenState, 'turn'> = {
 	live: null,
 	steady: UNSTEADY,
 	over: OVER_NOTHING,
+	parked: null,
+	dropped: null,
 }
+
+/** The run's only pin is taken back: what was closed before it is at hand again. */
+export function dropPin(state: EdgePenState): EdgePenState {
+	const { run, stood, parked, pointer } = state
+	return {
+		...state,
+		...IDLE,
+		pointer,
+		...parked,
+		dropped: run && { run, stood },
+	}
+}
+
+/** Whether the run has but one pin, which has left nothing on the sheet yet. */
+export const isOnePin = ({ run }: EdgePenState): boolean =>
+	run !== null && run.pins.length === 1 && run.outcome === null
 
 /** The state that belongs to the sheet as it stands: steps may have been undone, or outlines changed. */
 export function inStep(state: EdgePenState, sight: Sight): EdgePenState {
@@ -77,25 +105,31 @@ function standsAs({ contour, outcome, base }: Run, sight: Sight): boolean {
 	)
 }
 
-/** The run as it came to stand, and what that does to the sheet. */
+/**
+ * The run as it came to stand, and what that does to the sheet.
+ * @param o.inPart what did not change of its ways keeps its nodes
+ * @param o.wished it is another wish that changes it
+ */
 export function stand(
 	state: EdgePenState,
 	run: Run,
 	label: string,
 	sight: Sight,
 	{ needs, making }: Own,
+	{ inPart = false, wished = false }: { readonly inPart?: boolean; readonly wished?: boolean } = {},
 ): Turn<EdgePenState> {
 	const pixel = state.pointer?.pixel ?? 1
-	const next: Run = { ...run, outcome: outcomeOf(run, making(sight, pixel)) }
+	const next = madeOf(run, making(sight, pixel), inPart)
 	const sheet = put(sight.sheet(), next, needs.nameNext())
-	const turn = state.turn + 1
+	// Wishes in a row are one step.
+	const turn = wished ? state.turn : state.turn + 1
 	const effects: Effect[] =
 		sheet === sight.sheet()
 			? []
 			: [
-					apply(label, () => sheet, `edge-pen:${turn}`),
+					apply(label, () => sheet, wished ? `edge-pen-wish:${turn}` : `edge-pen:${turn}`),
 					select(next.outcome ? selectContour(sheet, next.contour) : NOTHING),
-					SEAL,
+					...(wished ? [] : [SEAL]),
 				]
 	return {
 		state: {

@@ -1,16 +1,22 @@
 import {
 	applyAffine,
 	type Box,
+	boxContains,
+	boxCorners,
+	boxesTouch,
 	boxOf,
 	type Contour,
+	contourBounds,
 	growBox,
 	invertAffine,
+	joinBoxes,
 	type PlacedPhoto,
 	type Point,
 	type Sheet,
 	signedArea,
 	transformContour,
 } from '@/core'
+import type { LiftHint } from '@/core/pictures'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import type { ToolContext } from '@/editor/bench/definitions'
 import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
@@ -27,7 +33,7 @@ import {
 } from './liftSlice'
 
 /** So much round a box or a lasso is looked at, as a share of it, and at least, photo px. */
-const ROUND = 0.12
+const ROUND = 0.2
 const LEAST_ROUND_PX = 16
 
 type Needs = Pick<ToolContext, 'open' | 'slices'>
@@ -70,7 +76,7 @@ export function answerLifts({ open, slices }: Needs): () => void {
 /** Whether what changed has a bearing on what would be lifted. */
 function bears(asked: Asked, wish: LiftWish, before: LiftState): boolean {
 	if (asked !== before.asked) return true
-	const told = ['deviation', 'allowance', 'smallest', 'openings'] as const
+	const told = ['deviation', 'allowance', 'smallest', 'finest', 'openings'] as const
 	return told.some((key) => wish[key] !== before.wish[key])
 }
 
@@ -102,6 +108,7 @@ async function ghostOf(
 		tolerance: scale * wish.deviation,
 		allowance: scale * wish.allowance,
 		smallest: scale ** 2 * wish.smallest,
+		finest: scale * wish.finest,
 	}
 	const place = (p: Point) => applyAffine(photo.place, [p[0] + left, p[1] + top])
 	const placed = (contours: readonly Contour[]) => {
@@ -123,7 +130,7 @@ async function ghostOf(
 				)
 			: await liftOutlines(
 					part,
-					hintOf(asked, (p) => near(on(p)), scale),
+					hintOf(asked, takenBeside(sheet, asked), (p) => near(on(p)), scale),
 					o,
 					(rough) => early({ contours: placed(rough), unsure: [] }),
 					{ signal },
@@ -183,17 +190,48 @@ function partFor(
 	}
 }
 
-function hintOf(asked: Asked & { way: 'object' }, near: (p: Point) => Point, scale: number) {
-	const ring = ringOf(asked).map(near)
-	const strokes = (side: 'inside' | 'outside') =>
-		asked.dabs
-			.filter((dab) => dab.side === side)
-			.map(({ points, radius }) => ({
-				points: Float64Array.from(points.flatMap(near)),
-				radius: radius * scale,
-			}))
-	const round = 'box' in asked.round && upright(ring) ? { box: boxOf(ring) } : { lasso: ring }
-	return { ...round, inside: strokes('inside'), outside: strokes('outside') }
+/** What was lifted before beside what is asked about now, and reaches into its box: it is not taken again. */
+function takenBeside({ pieces }: Sheet, asked: Asked & { way: 'object' }): readonly Contour[] {
+	const box = boxOf(ringOf(asked))
+	return pieces
+		.filter(({ id, lifted, hidden }) => lifted && !hidden && id !== asked.again)
+		.flatMap(({ contours }) => {
+			const own = contours.filter(({ closed }) => closed)
+			const about = own.length > 0 ? own.map(contourBounds).reduce(joinBoxes) : box
+			return boxesTouch(about, box) && !holds(box, about) && !holds(about, box) ? own : []
+		})
+}
+
+const holds = (outer: Box, inner: Box): boolean =>
+	boxCorners(inner).every((p) => boxContains(outer, p))
+
+function hintOf(
+	{ round, dabs, shape, ...asked }: Asked & { way: 'object' },
+	taken: readonly Contour[],
+	near: (p: Point) => Point,
+	scale: number,
+): LiftHint {
+	const ring = ringOf({ ...asked, round, dabs }).map(near)
+	const moved = (contours: readonly Contour[]) =>
+		contours.map((contour) => ({
+			...contour,
+			nodes: contour.nodes.map((node) => ({
+				...node,
+				at: near(node.at),
+				...(node.in && { in: near(node.in) }),
+				...(node.out && { out: near(node.out) }),
+			})),
+		}))
+	return {
+		...('box' in round && upright(ring) ? { box: boxOf(ring) } : { lasso: ring }),
+		dabs: dabs.map(({ side, points, radius }) => ({
+			side,
+			points: Float64Array.from(points.flatMap(near)),
+			radius: radius * scale,
+		})),
+		...(taken.length > 0 && { taken: moved(taken) }),
+		...(shape && { shape: moved(shape) }),
+	}
 }
 
 /** Whether a photo's sides are the sheet's, so that a box on one is a box on the other. */

@@ -1,5 +1,5 @@
 import { heldKey } from '@/editor/bench/holds'
-import type { LiftState } from './liftSlice'
+import { type LiftState, partCount } from './liftSlice'
 
 /** What is pressed at the moment. */
 export type Doing = 'box' | 'lasso' | 'dab' | 'spread'
@@ -20,10 +20,15 @@ export function liftHint(
 		return asked
 			? 'Click: another colour instead. Shift: this area too. Drag: widen the spread. Enter: keep it.'
 			: 'Click an area of one colour: its outline. Drag: widen the spread.'
-	if (!asked) return `Drag a box round the object. ${heldKey('lasso')}: a loose lasso round it.`
-	if (where === 'beyond') return 'Drag: keep this one, and a box round the next. Enter: keep it.'
+	if (!asked)
+		return less
+			? 'First drag a box round the object.'
+			: `Drag a box round the object. ${heldKey('lasso')}: a loose lasso round it.`
 	if (less) return 'Dab or draw: this does not belong to the object.'
-	return `Dab where something is missing. ${heldKey('outside')}: where there is too much. Enter: keep it.`
+	const parts = ghost ? partCount(ghost.contours) : 0
+	const keep = parts > 1 ? `Enter: keep them; Shift Enter: ${parts} pieces.` : 'Enter: keep it.'
+	const mend = `Dab what is missing; ${heldKey('outside').toLowerCase()}: what is too much. ${keep}`
+	return where === 'beyond' ? `${mend} Drag out here: keep it, and a box round the next.` : mend
 }
 
 export function pressedLiftHint(doing: Doing): string {

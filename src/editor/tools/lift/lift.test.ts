@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { type Contour, newId, type Point, parsePathData } from '@/core'
+import { type Contour, moveNodes, newId, type Point, parsePathData } from '@/core'
 import type { PressHold } from '@/editor/bench/holds'
 import { createSlices } from '@/editor/bench/slices'
 import { at, handyBench, press } from '../testing/handyBench'
@@ -175,6 +175,139 @@ describe('lifting an object', () => {
 		expect(tool.hint()).toContain('next')
 		lift.setState({ problem: 'Why not.' })
 		expect(tool.hint()).toBe('Why not.')
+	})
+})
+
+describe('what is drawn to lift', () => {
+	const DAB: readonly Point[] = [[150, 150]]
+
+	test('to take away never begins a box, wherever the stroke begins', () => {
+		const { bench, drag, answer, asked, lift } = begin()
+		drag(
+			[
+				[400, 400],
+				[500, 500],
+			],
+			{ hold: 'outside' },
+		)
+		expect(lift.getState().asked).toBeNull()
+		drag(BOX)
+		answer()
+		drag(
+			[
+				[420, 420],
+				[340, 300],
+				[250, 250],
+			],
+			{ hold: 'outside' },
+		)
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(asked().dabs).toMatchObject([{ side: 'outside' }])
+		expect(asked().dabs[0]?.points).toHaveLength(3)
+	})
+
+	test('is taken back and done again before any step of the sheet, boxes and all', () => {
+		const { bench, tool, drag, asked, lift } = begin()
+		bench.apply('Something before', (sheet) => ({ ...sheet, name: 'Renamed' }))
+		drag(BOX)
+		drag(DAB)
+		drag([[250, 250]], { hold: 'outside' })
+		expect(tool.steps?.().undo).not.toBeNull()
+		expect(tool.undo?.()).toBe(true)
+		expect(asked().dabs).toHaveLength(1)
+		tool.undo?.()
+		expect(asked().dabs).toHaveLength(0)
+		tool.undo?.()
+		expect(lift.getState().asked).toBeNull()
+		expect(tool.undo?.()).toBe(false)
+		expect(bench.sheet().name).toBe('Renamed')
+		for (const _ of [1, 2, 3]) expect(tool.redo?.()).toBe(true)
+		expect(asked().dabs.map(({ side }) => side)).toEqual(['inside', 'outside'])
+		expect(tool.redo?.()).toBe(false)
+	})
+
+	test('Esc is a step too; once it is kept, undo means the sheet again', () => {
+		const { bench, tool, drag, answer, asked } = begin()
+		drag(BOX)
+		drag(DAB)
+		press(tool, 'escape')
+		tool.undo?.()
+		expect(asked().dabs).toHaveLength(1)
+		answer()
+		press(tool, 'enter')
+		expect(tool.undo?.()).toBe(false)
+		bench.open.undo()
+		expect(bench.sheet().pieces).toHaveLength(1)
+		bench.open.redo()
+		expect(bench.sheet().pieces).toHaveLength(2)
+	})
+
+	test('a kept lift is opened again with its box and dabs, and what comes of it takes its place', () => {
+		const { bench, tool, drag, answer, asked } = begin()
+		drag(BOX)
+		drag(DAB)
+		answer()
+		press(tool, 'enter')
+		const kept = bench.sheet().pieces.at(-1)
+		press(tool, 'o')
+		expect(asked()).toMatchObject({ again: kept?.id, dabs: [{ side: 'inside' }] })
+		expect(asked().round).toEqual({ box: { minX: 100, minY: 110, maxX: 300, maxY: 290 } })
+		expect(asked().shape).toBeUndefined()
+		drag([[260, 260]])
+		answer()
+		press(tool, 'enter')
+		expect(bench.sheet().pieces).toHaveLength(2)
+		expect(bench.sheet().pieces.at(-1)).toMatchObject({ id: kept?.id, name: kept?.name })
+		expect(bench.sheet().pieces.at(-1)?.lifted?.dabs).toHaveLength(2)
+		expect(bench.labels().at(-1)).toBe('Lift anew')
+	})
+
+	test('once its nodes were moved, or drawn by another tool, it is lifted by its own shape', () => {
+		const { bench, tool, drag, answer, asked } = begin()
+		drag(BOX)
+		answer()
+		press(tool, 'enter')
+		const node = bench.sheet().pieces.at(-1)?.contours[0]?.nodes[0]?.id as string
+		bench.apply('Move', (sheet) => moveNodes(sheet, new Set([node]), [3, 0]))
+		press(tool, 'o')
+		expect(asked().shape).toHaveLength(2)
+		press(tool, 'escape')
+		tool.doubleClick(at([101, 200]))
+		const { box } = asked().round as { box: { minX: number; maxX: number } }
+		expect([box.minX < 100, box.maxX > 300]).toEqual([true, true])
+		expect(asked().again).toBe(bench.sheet().pieces[0]?.id)
+	})
+
+	test('several things in one box are kept as one piece, or with Shift as a piece each', () => {
+		const two = 'M120 120H180V180H120ZM220 220H280V280H220ZM130 130V150H150V130Z'
+		for (const [shift, pieces] of [
+			[false, 2],
+			[true, 3],
+		] as const) {
+			const { bench, tool, drag, answer } = begin()
+			drag(BOX)
+			const contours = parsePathData(two).map((contour) => ({ ...contour, id: newId() }))
+			answer({ contours })
+			expect(tool.hint()).toContain('2 pieces')
+			tool.key({ key: 'enter', shift, mod: false, finely: false })
+			expect(bench.sheet().pieces).toHaveLength(pieces)
+			const outlines = bench
+				.sheet()
+				.pieces.slice(1)
+				.map((piece) => piece.contours.length)
+			expect(outlines.toSorted()).toEqual(shift ? [1, 2] : [3])
+			expect(new Set(bench.sheet().pieces.map(({ name }) => name)).size).toBe(pieces)
+		}
+	})
+
+	test('the hint after a box says first what one needs next', () => {
+		const { tool, drag, answer } = begin()
+		drag(BOX)
+		answer()
+		const hint = tool.hint()
+		const places = ['missing', 'too much', 'Enter'].map((word) => hint.indexOf(word))
+		expect(places).toEqual(places.toSorted((a, b) => a - b))
+		expect(places[0]).toBeGreaterThan(-1)
 	})
 })
 

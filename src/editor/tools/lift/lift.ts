@@ -3,11 +3,17 @@ import {
 	addPieces,
 	type Box,
 	boxOf,
+	contourBounds,
 	distance,
 	drawnPiece,
 	growBox,
+	joinBoxes,
+	liftedAs,
+	liftedMark,
+	newId,
 	type Piece,
 	type Point,
+	partsOf,
 	ringWinding,
 } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
@@ -25,7 +31,7 @@ import {
 import { selectContour } from '@/store/selection'
 import { answerLifts } from './answerLift'
 import { type Doing, liftHint, pressedLiftHint } from './hints'
-import { type Asked, type Dab, type LiftState, liftSlice } from './liftSlice'
+import { type Asked, asking, type Dab, type LiftState, liftSlice, stepped } from './liftSlice'
 
 /** A stroke's points are so far apart at least, as a share of the brush. */
 const STROKE_STEP = 0.3
@@ -33,6 +39,10 @@ const STROKE_STEP = 0.3
 const SPREAD_PER_PX = 0.04
 const LEAST_SPREAD = 0.5
 const MOST_SPREAD = 20
+
+/** A piece that is opened again has so much round it, as a share of it, and at least, sheet px. */
+const ROUND = 0.05
+const LEAST_ROUND_PX = 8
 
 /** What the tool needs of what goes on beside it. */
 export interface LiftNeeds {
@@ -56,32 +66,78 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	/** What was drawn while the one before is still to be kept: its turn comes then. */
 	let next: Asked | null = null
 
+	/** Nothing is drawn any more, and no step of it is left. */
 	const forget = () => {
 		needs.callOff()
 		next = null
-		needs.set({ asked: null, ghost: null, busy: false, keeping: false, problem: null })
+		const none = { asked: null, ghost: null, busy: false, keeping: false, problem: null }
+		needs.set({ ...none, past: [], future: [] })
 	}
 
-	/** What is lifted becomes a piece, in one step. */
-	const accept = (): boolean => {
+	/** What is drawn now; what was drawn before can be had back. */
+	const ask = (asked: Asked | null) => {
+		if (!asked) needs.callOff()
+		needs.set(asking(needs.state(), asked))
+	}
+
+	/** What is lifted becomes a piece, or takes the place of one, in one step. @param each a piece for each part */
+	const accept = (each = false): boolean => {
 		const { ghost, asked } = needs.state()
 		if (!ghost || ghost.contours.length === 0) return false
 		const bare = drawnPiece(bench.sheet(), needs.nameNext(), ghost.contours)
-		const piece: Piece = ghost.colour
+		const painted: Piece = ghost.colour
 			? { ...bare, fill: { kind: 'solid', colour: ghost.colour } }
 			: bare
-		const first = ghost.contours[0]
+		const parts = each ? partsOf(painted) : [ghost.contours]
+		const again = asked?.way === 'object' ? asked.again : undefined
+		const label =
+			asked?.way === 'colour'
+				? 'Lift by colour'
+				: again
+					? 'Lift anew'
+					: parts.length > 1
+						? 'Lift objects'
+						: 'Lift an object'
+		const mark = (piece: Piece) => (asked?.way === 'object' ? liftedMark(piece, asked) : piece)
 		bench.apply(
-			asked?.way === 'colour' ? 'Lift by colour' : 'Lift an object',
-			(sheet) => addPieces(sheet, [piece]),
+			label,
+			(sheet) => {
+				if (again && sheet.pieces.some(({ id }) => id === again))
+					return {
+						...sheet,
+						pieces: sheet.pieces.map((one) =>
+							one.id === again ? mark({ ...one, contours: ghost.contours }) : one,
+						),
+					}
+				return parts.reduce((now, contours, n) => {
+					const name = n === 0 ? painted.name : nextName(now)
+					const piece = { ...painted, contours, id: newId(), name }
+					return addPieces(now, [mark(piece)])
+				}, sheet)
+			},
 			`lift-${++takes}`,
 		)
 		bench.seal()
+		const first = parts[0]?.[0]
 		if (first) bench.select(selectContour(bench.sheet(), first.id))
 		const after = next
 		forget()
-		if (after) needs.set({ asked: after })
+		if (after) ask(after)
 		return true
+	}
+
+	/** A piece that is there is opened as it was lifted; once it was changed, by its own shape. */
+	const openAgain = (piece: Piece): void => {
+		const closed = piece.contours.filter(({ closed }) => closed)
+		if (closed.length === 0 || piece.locked) return
+		const as = liftedAs(piece)
+		if (as) ask({ way: 'object', round: as.round, dabs: as.dabs, again: piece.id })
+		else {
+			const about = closed.map(contourBounds).reduce(joinBoxes)
+			const round = ROUND * Math.max(about.maxX - about.minX, about.maxY - about.minY)
+			const box = growBox(about, Math.max(LEAST_ROUND_PX, round))
+			ask({ way: 'object', round: { box }, dabs: [], again: piece.id, shape: closed })
+		}
 	}
 
 	const isWithin = ({ at }: PointerInput): boolean => {
@@ -94,7 +150,8 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	const begin = (input: PointerInput): Doing => {
 		const { wish, asked } = needs.state()
 		if (wish.way === 'colour') return 'spread'
-		if (asked?.way === 'object' && isWithin(input)) return 'dab'
+		// To take away is never to begin anew, wherever the stroke begins.
+		if (asked?.way === 'object' && (isWithin(input) || input.hold === 'outside')) return 'dab'
 		return input.hold === 'lasso' ? 'lasso' : 'box'
 	}
 
@@ -130,12 +187,15 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			const round = doing === 'box' || doing === 'lasso'
 			// What is to be kept comes in a moment, and takes no dabs any more.
 			if (keeping && !round) return
+			// Nothing is lifted yet that there could be too much of.
+			if (round && input.hold === 'outside') return
 			next = null
-			if (round && busy && ghost) needs.set({ keeping: true })
-			else if (round && !accept()) forget()
 			press = { doing, from: input, points: [input.at] }
-			if (doing === 'spread')
-				needs.set({ asked: area(input.at, wish.spread, input.shift), problem: null })
+			if (doing === 'spread') ask(area(input.at, wish.spread, input.shift))
+			else if (round) {
+				if (busy && ghost) needs.set({ keeping: true })
+				else if (ghost) accept()
+			}
 		},
 		move: (input) => {
 			pointer = input
@@ -149,7 +209,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			else {
 				const step = doing === 'dab' ? STROKE_STEP * needs.state().wish.brush : DRAG_PX
 				// What leaves the box says nothing of what is in it.
-				const counts = doing === 'lasso' || isWithin(input)
+				const counts = doing === 'lasso' || from.hold === 'outside' || isWithin(input)
 				if (counts && distance(last, input.at) >= step * input.pixel) points.push(input.at)
 			}
 		},
@@ -160,7 +220,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			if (!now || now.doing === 'spread') return
 			const asked = drawn(now)
 			if (asked && needs.state().keeping) next = asked
-			else if (asked) needs.set({ asked, problem: null })
+			else if (asked) ask(asked)
 		},
 		leave: () => {
 			if (!press) pointer = null
@@ -168,28 +228,47 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		cancel: () => {
 			press = null
 		},
-		doubleClick: () => {},
+		doubleClick: (input) => {
+			const piece = pieceUnder(bench.sheet(), input.at)
+			if (piece && !needs.state().asked && needs.state().wish.way === 'object') openAgain(piece)
+		},
+		undo: () => step('undo'),
+		redo: () => step('redo'),
+		steps: () => {
+			const { past, future } = needs.state()
+			return {
+				undo: past.length > 0 ? 'what was drawn last to lift' : null,
+				redo: future.length > 0 ? 'what was taken back of it' : null,
+			}
+		},
 		key: ({ key, mod, shift }) => {
-			if (mod || (shift && key === 'enter')) return false
+			if (mod) return false
 			const { asked, ghost, busy } = needs.state()
+			if (key === 'o' && !shift && !asked) {
+				const id = bench.selection().piece
+				const piece = bench.sheet().pieces.find((one) => one.id === id)
+				if (piece) openAgain(piece)
+				return piece !== undefined
+			}
 			if (key === 'enter') {
-				if (!busy) return accept()
+				if (!busy) return accept(shift)
+				if (shift) return false
 				// It is kept when it is known well.
 				needs.set({ keeping: true })
 				return true
 			}
 			if (key === 'escape') {
 				if (press) press = null
-				else if (asked || ghost || busy) forget()
+				else if (asked || ghost || busy) ask(null)
 				else return false
 				return true
 			}
 			if (key !== 'backspace' || !asked) return false
 			if (asked.way === 'object' && asked.dabs.length > 0)
-				needs.set({ asked: { ...asked, dabs: asked.dabs.slice(0, -1) } })
+				ask({ ...asked, dabs: asked.dabs.slice(0, -1) })
 			else if (asked.way === 'colour' && asked.areas.length > 1)
-				needs.set({ asked: { ...asked, areas: asked.areas.slice(0, -1) } })
-			else forget()
+				ask({ ...asked, areas: asked.areas.slice(0, -1) })
+			else ask(null)
 			return true
 		},
 		rest: () => {
@@ -217,6 +296,15 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		cursor: () => (pointer && isWithin(pointer) ? 'none' : 'crosshair'),
 	}
 
+	function step(way: 'undo' | 'redo'): boolean {
+		if (press) return true
+		const change = stepped(needs.state(), way)
+		if (!change) return false
+		if (change.asked === null) needs.callOff()
+		needs.set(change)
+		return true
+	}
+
 	/** A drag widens or narrows what counts as alike. */
 	function widen(from: PointerInput, input: PointerInput, far: number): void {
 		const { wish, asked } = needs.state()
@@ -242,7 +330,10 @@ const SHORTCUTS: readonly (Shortcut & { readonly shift?: false })[] = [
 	{ keys: 'Dab inside the box', does: 'This belongs to the object too' },
 	{ keys: heldKey('outside'), does: 'Dab: this does not belong to it' },
 	{ keys: 'Enter', does: 'Keep what is lifted as a piece', taps: ['enter'], shift: false },
+	{ keys: 'Shift Enter', does: 'Keep each part of it as a piece of its own' },
 	{ keys: 'Backspace', does: 'Take the last dab back', taps: ['backspace'] },
+	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Boxes and dabs back, and again' },
+	{ keys: 'O, or double-click', does: 'Open the piece chosen again, with its dabs', taps: ['o'] },
 	{ keys: 'Esc', does: 'Lift nothing', taps: ['escape'] },
 	{ keys: 'By colour: click', does: 'An area of one colour; Shift: one more; drag: more alike' },
 ]
