@@ -202,7 +202,7 @@ for (const ground of ['plain', 'busy', 'weak'] as const) {
 				blur: [0.7, 1, 1.5][(n + m) % 3] ?? 1,
 				grain: 3,
 				quality: [92, 80][m % 2] ?? 85,
-				inLight: false,
+				inLight: true,
 				seed: 11 + 4 * n + m,
 			})
 			each.push({

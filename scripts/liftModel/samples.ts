@@ -31,8 +31,8 @@ for (let seed = first; seed < first + count; seed++) {
 	const { left, top, width, height } = roundAbout(box, photo.width, photo.height)
 	const part = partOf(photo, left, top, width, height)
 	let [copy, level] = [part, 0]
-	// A third of them as they are seen first.
-	const most = seed % 3 === 0 ? FIRST_PX : MODEL_PX
+	// Half of them as they are seen first.
+	const most = seed % 2 === 0 ? FIRST_PX : MODEL_PX
 	for (; copy.width * copy.height > most; level++) copy = halved(copy)
 	const seeds = seedsOf({ box }, box, {
 		left,

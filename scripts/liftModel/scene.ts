@@ -47,6 +47,16 @@ export async function sceneOf(r: Random): Promise<Scene | null> {
 			: await madeThing(r, width, height, ownColours, groundColours)
 	if (!thing) return null
 	const { cover, colours } = thing
+	// Somebody tidied nothing away: other things stand behind it, cut off by the picture or the box.
+	if (r() < 0.35) {
+		const other =
+			r() < 0.4
+				? await studioThing(r, width, height)
+				: await madeThing(r, width, height, paletteOf(r), groundColours)
+		const [dx, dy] = [between(r, 0.3, 0.75) * width, between(r, 0.3, 0.75) * height]
+		const [x, y] = [Math.round(r() < 0.5 ? dx : -dx), Math.round(r() < 0.5 ? dy : -dy)]
+		laid(ground, other, width, height, x, y)
+	}
 	const softness = r() < 0.5 ? 0 : betweenLogs(r, 0.6, 4)
 	const back = softness ? blurred(ground, width, height, 3, softness) : ground
 	const shade = new Float32Array(n)
@@ -58,12 +68,18 @@ export async function sceneOf(r: Random): Promise<Scene | null> {
 		for (let k = 0; k < n; k++) shade[k] = depth * (soft[k] ?? 0)
 	}
 	const [leanX, leanY] = [between(r, -0.35, 0.35), between(r, -0.35, 0.35)]
+	// A lamp lights the middle, or whatever it stands beside, and falls off from there.
+	const lamp = r() < 0.45 ? between(r, -0.75, 0.75) : 0
+	const [lampX, lampY] = [between(r, 0.2, 0.8) * width, between(r, 0.2, 0.8) * height]
+	const lampSize = between(r, 0.25, 0.8) * Math.max(width, height)
 	// Light that falls from a warm lamp or the sky leaves a shadow of another tint.
 	const tint = [between(r, 0.93, 1.07), 1, between(r, 0.93, 1.07)]
 	const seen = new Float32Array(3 * n)
 	for (let k = 0; k < n; k++) {
-		const lit =
-			1 + leanX * ((k % width) / width - 0.5) + leanY * (Math.floor(k / width) / height - 0.5)
+		const [x, y] = [k % width, Math.floor(k / width)]
+		const near = Math.exp(-((x - lampX) ** 2 + (y - lampY) ** 2) / lampSize ** 2)
+		const lean = 1 + leanX * (x / width - 0.5) + leanY * (y / height - 0.5)
+		const lit = lean * (1 + lamp * (near - 0.5))
 		const a = cover[k] ?? 0
 		for (let c = 0; c < 3; c++) {
 			const dark = 1 - (shade[k] ?? 0) * (tint[c] ?? 1)
@@ -108,8 +124,20 @@ async function grounded(
 	palette: readonly Colour[],
 ): Promise<Picture> {
 	const one = await texture(r, width, height, palette)
-	if (r() < 0.6) return one
+	const kind = r()
+	if (kind < 0.5) return one
 	const other = await texture(r, width, height)
+	if (kind < 0.7) {
+		// What it stands on, and what is behind.
+		const at = between(r, 0.5, 0.95) * height
+		const tilt = between(r, -0.06, 0.06)
+		return one.map((v, i) => {
+			const k = Math.floor(i / 3)
+			const below = Math.floor(k / width) - at - tilt * ((k % width) - width / 2)
+			return v + Math.max(0, Math.min(1, below)) * ((other[i] ?? 0) - v)
+		})
+	}
+	if (kind < 0.77) return tiled(r, one, other, width, height)
 	const [x, y, angle] = [r() * width, r() * height, between(r, 0, 6.28)]
 	const shapes =
 		r() < 0.4
@@ -121,6 +149,47 @@ async function grounded(
 				).join('')
 	const mask = await masked(shapes, width, height)
 	return one.map((v, k) => v + (mask[Math.floor(k / 3)] ?? 0) * ((other[k] ?? 0) - v))
+}
+
+/** A figure again and again, as on cloth and paper. */
+async function tiled(
+	r: Random,
+	one: Picture,
+	other: Picture,
+	width: number,
+	height: number,
+): Promise<Picture> {
+	const size = whole(r, 14, 70)
+	const figure = silhouette(r)
+	const turn = between(r, 0, 360)
+	const across = Math.ceil(width / size + 1)
+	const shapes = Array.from({ length: across * Math.ceil(height / size + 1) }, (_, n) => {
+		const [x, y] = [(n % across) * size, Math.floor(n / across) * size]
+		return `<g transform="translate(${x} ${y}) rotate(${turn}) scale(${0.42 * size})">${figure}</g>`
+	})
+	const mask = await masked(shapes.join(''), width, height)
+	return one.map((v, i) => v + (mask[Math.floor(i / 3)] ?? 0) * ((other[i] ?? 0) - v))
+}
+
+/** Lays a thing over a picture, moved by so much. */
+function laid(
+	onto: Picture,
+	{ cover, colours }: Thing,
+	width: number,
+	height: number,
+	dx: number,
+	dy: number,
+): void {
+	for (let k = 0; k < width * height; k++) {
+		const [x, y] = [(k % width) - dx, Math.floor(k / width) - dy]
+		if (x < 0 || y < 0 || x >= width || y >= height) continue
+		const from = y * width + x
+		const share = cover[from] ?? 0
+		for (let c = 0; c < 3; c++) {
+			const v = onto[3 * k + c] ?? 0
+			onto[3 * k + c] = v + share * ((colours[3 * from + c] ?? 0) - v)
+		}
+	}
 }
 
 async function masked(shapes: string, width: number, height: number): Promise<Float32Array> {

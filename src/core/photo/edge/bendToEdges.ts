@@ -3,6 +3,7 @@ import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { isStraight, segments, withHandles } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
+import { type EdgeSample, edgeSamples, type Seeking } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
 import { type EdgePlace, snapToEdge } from './snapToEdge'
 import { traceAlong, wayThrough } from './trace'
@@ -31,12 +32,18 @@ type Line = readonly [from: Point, to: Point]
 const REACH_PX = 5
 const TOLERANCE_PX = 0.8
 /** An edge bulges from a straight segment by this share of it, and px, at most. */
-const BULGE = 0.35
+const BULGE = 0.25
 const BULGE_PX = 6
 /** A segment is bent if an edge is sure along so much of it. */
 const LEAST_FOUND = 0.5
 /** From a straight segment to its edge one goes steeply: what a px of change from sample to sample costs, in octaves. */
-const STEEP = 0.3
+const STEEP = 0.6
+/** … for so many px at most: beyond that it is another edge's. */
+const STEEPEST_PX = 20
+/** Round a node the edge is looked for within this share of the reach. */
+const END_REACH = 0.6
+/** An edge bulges from a segment by about this share of it. */
+const LIKELY_BULGE = 0.03
 /** So many edges are thought of along each normal: a straight segment has much beside it. */
 const MOST = 8
 /** What was bent once lies near its edge: it is sought anew so near, px. */
@@ -82,14 +89,25 @@ function bentContour(
 	{ reach = REACH_PX, tolerance = TOLERANCE_PX, allowance = 0 }: BendOptions,
 ): Bent {
 	const all = segments(contour)
-	const reaches = all.map(({ from, to }) =>
-		Math.max(reach, Math.min(BULGE * distance(from.at, to.at) + BULGE_PX, MOST_REACHES * reach)),
-	)
-	const { places, found } = traceAlong(contour, field, reach, allowance, {
-		reachOf: (segment) => item(reaches, segment),
+	const seeking: Seeking = {
+		reachOf: (segment, t) => {
+			const { from, to } = item(all, segment)
+			const size = distance(from.at, to.at)
+			// Nodes were set on the edge; in between it bulges.
+			const middle = 4 * t * (1 - t)
+			const wide = Math.max(reach, LEAST_REACH_PX)
+			const bulge = Math.min(BULGE * size + BULGE_PX, MOST_REACHES * wide)
+			return {
+				most: END_REACH * reach + middle * bulge,
+				likely: END_REACH * reach + middle * (wide - END_REACH * reach + LIKELY_BULGE * size),
+			}
+		},
 		jump: STEEP,
+		mostJump: STEEPEST_PX,
 		most: MOST,
-	})
+	}
+	const unlike = unlikeNodes(edgeSamples([contour], field, reach, seeking), contour)
+	const { places, found } = traceAlong(contour, field, reach, allowance, { ...seeking, unlike })
 	const bends = all.map((_, k) => chosen[k] === true && item(found, k) >= LEAST_FOUND)
 	const straight = all.flatMap(({ from, to }, k): Line[] =>
 		chosen[k] && !bends[k] ? [[from.at, to.at]] : [],
@@ -144,8 +162,46 @@ function bentContour(
 	return { contour: { ...contour, nodes }, bent, straight }
 }
 
-/** However long a segment is, its edge is no further off than so many times the reach. */
-const MOST_REACHES = 8
+/** So near to a node the edge is the one that it was set on, px. */
+const BY_NODE_PX = 7
+/** What speaks against an edge of which the other side is light, and of which the inner side is other than at the nodes, octaves. */
+const TURNED = 2.5
+const OTHER = 2.5
+/** Levels by which it is quite another. */
+const MUCH = 50
+
+/** How unlike the edges that a segment's nodes were set on others are: those are known, whatever lies in between. */
+function unlikeNodes(
+	samples: readonly EdgeSample[],
+	{ nodes }: Contour,
+): NonNullable<Seeking['unlike']> {
+	let lighter = 0
+	const inner = nodes.map(({ at }) => {
+		const near = samples.filter(
+			(one) =>
+				one.crossed &&
+				distance(one.at, at) < BY_NODE_PX &&
+				Math.abs(one.crossed.t) < BY_NODE_PX / 2,
+		)
+		lighter += near.reduce((sum, { crossed }) => sum + (crossed?.lighter ?? 0), 0)
+		const levels = near.map(({ crossed }) => crossed?.before ?? 0).sort((a, b) => a - b)
+		return levels[levels.length >> 1]
+	})
+	const known = inner.filter((level) => level !== undefined)
+	const sure = Math.abs(lighter) > known.length / 2
+	return (edge, segment) => {
+		const ends = [inner[segment], inner[(segment + 1) % nodes.length]].filter(
+			(v) => v !== undefined,
+		)
+		const off = ends.length > 0 ? Math.min(...ends.map((v) => Math.abs(edge.before - v))) : 0
+		const turned = sure && Math.sign(lighter) !== edge.lighter ? TURNED : 0
+		return turned + OTHER * Math.min(1, off / MUCH)
+	}
+}
+
+/** However long a segment is, its edge is no further off than so many times the reach, or than this, px. */
+const LEAST_REACH_PX = 8
+const MOST_REACHES = 2
 
 /** A place on an edge, so far inside it; elsewhere what was given. */
 function inwards(place: EdgePlace | undefined, allowance: number, at: Point): Point {

@@ -39,6 +39,8 @@ export interface EdgeSample {
 	readonly outward: Point
 	/** How far out the edge lies along it, px; NaN where none is sure. */
 	readonly edge: number
+	/** The edge itself, sure or not; `null` where there is none. */
+	readonly crossed: Crossed | null
 	/** 0 to 1. */
 	readonly confidence: number
 	/** Of the outline it stands for, px. */
@@ -79,12 +81,19 @@ export function edgeDeviation(
 
 /** How the edges of samples are sought. */
 export interface Seeking {
-	/** How far an edge may lie from a segment, px; `reach` unless said otherwise. */
-	readonly reachOf?: (segment: number) => number
-	/** What a px of change from sample to sample costs, in octaves of strength. */
+	/** How far an edge may lie from a place of a segment, px, and how far off it is likely; `reach` unless said otherwise. */
+	readonly reachOf?: (
+		segment: number,
+		t: number,
+	) => { readonly most: number; readonly likely: number }
+	/** What a px of change from sample to sample costs, in octaves of strength, … */
 	readonly jump?: number
+	/** … and no more than for so many px. */
+	readonly mostJump?: number
 	/** So many edges along each normal are thought of, the strongest. */
 	readonly most?: number
+	/** What speaks against an edge beside a segment, in octaves of strength. */
+	readonly unlike?: (edge: Crossed, segment: number) => number
 }
 
 /**
@@ -104,7 +113,7 @@ export function edgeSamples(
 	})
 }
 
-type Bare = Omit<EdgeSample, 'edge' | 'confidence'>
+type Bare = Omit<EdgeSample, 'edge' | 'crossed' | 'confidence'>
 
 /** Where an outline is looked at, and which way is out of the shape there. */
 function samplesOf(contour: Contour, number: number, rings: readonly (readonly Point[])[]): Bare[] {
@@ -183,16 +192,18 @@ function withEdges(
 	field: EdgeField,
 	reach: number,
 	closed: boolean,
-	{ reachOf = () => reach, jump = JUMP, most = MOST }: Seeking,
+	{ reachOf, jump = JUMP, mostJump = MOST_JUMP, most = MOST, unlike }: Seeking,
 ): EdgeSample[] {
-	const states = samples.map(({ at, outward, segment }): State[] => {
-		const far = reachOf(segment)
+	const everywhere = { most: reach, likely: reach }
+	const states = samples.map(({ at, outward, segment, t }): State[] => {
+		const { most: far, likely } = reachOf?.(segment, t) ?? everywhere
 		const found = edgesAlong(field, at[0], at[1], outward[0], outward[1], -far, far)
 		const best = found.sort((a, b) => b.log - a.log).slice(0, most)
 		return [
 			{ edge: null, worth: -NONE, cost: 0, from: -1 },
 			...best.map((edge): State => {
-				const worth = Math.min(QUITE_SURE, edge.clear) - FAR * (edge.t / far) ** 2
+				const against = FAR * (edge.t / likely) ** 2 + (unlike?.(edge, segment) ?? 0)
+				const worth = Math.min(QUITE_SURE, edge.clear) - against
 				return { edge, worth, cost: 0, from: -1 }
 			}),
 		]
@@ -206,7 +217,7 @@ function withEdges(
 			if (!before) continue
 			let cheapest = Number.POSITIVE_INFINITY
 			for (const [k, other] of before.entries()) {
-				const cost = other.cost + change(other.edge, state.edge, jump)
+				const cost = other.cost + change(other.edge, state.edge, jump, mostJump)
 				if (cost >= cheapest) continue
 				cheapest = cost
 				state.from = k
@@ -226,16 +237,16 @@ function withEdges(
 		const edge = last[i] ?? null
 		const confidence = edge ? Math.max(0, Math.min(1, edge.clear / QUITE_SURE)) : 0
 		const sure = edge !== null && confidence >= SURE
-		return { ...sample, edge: sure ? edge.t : Number.NaN, confidence }
+		return { ...sample, edge: sure ? edge.t : Number.NaN, crossed: edge, confidence }
 	})
 }
 
-function change(a: Crossed | null, b: Crossed | null, jump: number): number {
+function change(a: Crossed | null, b: Crossed | null, jump: number, most: number): number {
 	if (!a && !b) return 0
 	if (!a || !b) return BREAK
 	const sides = Math.min(Math.abs(a.before - b.before), Math.abs(a.after - b.after))
 	return (
-		jump * Math.min(MOST_JUMP, Math.abs(a.t - b.t)) +
+		jump * Math.min(most, Math.abs(a.t - b.t)) +
 		OTHER_SIDES * Math.min(1, sides / MUCH) +
 		(a.lighter === b.lighter ? 0 : TURNED)
 	)

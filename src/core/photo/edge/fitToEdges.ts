@@ -67,7 +67,8 @@ export function fitToEdges(
 ): FittedToEdges {
 	const { addWithin } = o
 	let fitted = settle(contours, field, o)
-	for (let turn = 0; addWithin !== undefined && turn < TURNS; turn++) {
+	// Chosen nodes keep what lies between others: there nodes are added one by one.
+	for (let turn = 0; addWithin !== undefined && o.only && turn < TURNS; turn++) {
 		const more = withMoreNodes(fitted, field, o, addWithin)
 		if (!more) break
 		fitted = settle(more, field, o)
@@ -90,7 +91,7 @@ export function fitToEdges(
 }
 
 /** So often are outlines made anew beside those that came of it before. */
-const TURNS_ANEW = 3
+const TURNS_ANEW = 2
 /** Edges beside a rough outline are gone to steeply, and are not the strongest there. */
 const ROUGHLY: Seeking = { jump: 0.3, most: 8 }
 
@@ -119,7 +120,7 @@ function anew(
 }
 
 /** Of what is allowed the curve itself takes this share: where edges are is not known to the last of it. */
-const WITHIN = 0.6
+const WITHIN = 0.75
 
 /** Of each outline the form that lies nearest to its edges, as it is measured; as it was where none is nearer. */
 function nearest(
@@ -157,8 +158,10 @@ function nearest(
 		const enough = sharp.filter(
 			({ p95, worst }) => p95 <= addWithin && worst <= OUTERMOST * addWithin,
 		)
+		const dear = ({ p95, contour: { nodes } }: (typeof all)[number]) =>
+			p95 * (1 + NODES_COST * Math.max(0, nodes.length / contour.nodes.length - 1))
 		const best = (enough.length > 0 ? enough : sharp.length > 0 ? sharp : others).sort((a, b) =>
-			enough.length > 0 ? a.contour.nodes.length - b.contour.nodes.length : a.p95 - b.p95,
+			enough.length > 0 ? a.contour.nodes.length - b.contour.nodes.length : dear(a) - dear(b),
 		)[0]
 		return best?.contour ?? contour
 	})
@@ -167,6 +170,8 @@ function nearest(
 
 /** The worst place of what is near enough is off by so many times what is allowed at most. */
 const OUTERMOST = 1.25
+/** Twice as many nodes are worth it where the outline comes nearer by this share. */
+const NODES_COST = 0.5
 /** So much less of its length may have a sure edge, as a share. */
 const LESS_SEEN = 0.04
 /** What is measured twice differs by so much, px. */

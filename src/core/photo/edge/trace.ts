@@ -24,8 +24,8 @@ export interface TracedPlace {
 /** So near to a corner of the outline its two edges run into each other, px. */
 const CORNER_PX = 2.5
 /** A middle is taken over so many px of way for a px by which places jitter, and over so many at most. */
-const CALM = 24
-const MOST_CALM_PX = 14
+const CALM = 40
+const MOST_CALM_PX = 22
 /** Places that jitter by less are left as they are, px. */
 const STEADY_PX = 0.12
 /** Samples are so far apart, px. */

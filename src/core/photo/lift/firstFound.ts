@@ -1,6 +1,7 @@
-import { byteAt, item } from '../../geometry/numbers'
+import { byteAt, floatAt, item } from '../../geometry/numbers'
 import type { Contour } from '../../path/model'
 import { insideOf } from '../inside'
+import { logDensity, mixtureOf, someOf } from './mixture'
 import { refinedInBand } from './narrowBand'
 import { clamped, parted, sureOf } from './parting'
 import { type Copy, gridAt, likelyAt, type Place } from './place'
@@ -17,9 +18,58 @@ export function foundIn(
 	smallest: number,
 ): Uint8Array {
 	const own = item(place.seeds, level)
-	const said = Float64Array.from(likely, (z, k) => sureOf(byteAt(own, k)) || clamped(z))
+	const cut = (more: (k: number) => number) =>
+		parted(
+			boundaries,
+			Float64Array.from(likely, (z, k) => sureOf(byteAt(own, k)) || clamped(z + more(k))),
+		)
+	let inside = cut(() => 0)
+	for (let round = 0; round < COLOUR_ROUNDS; round++) {
+		const told = toldByColour(ground.colours, likely, inside)
+		if (!told) break
+		inside = cut((k) => floatAt(told, k))
+	}
 	const speck = smallest / (place.scale * 2 ** level) ** 2
-	return withoutSpecks(parted(boundaries, said), ground.width, speck, likely)
+	return withoutSpecks(inside, ground.width, speck, likely)
+}
+
+/** Colours and cuts take turns so often. */
+const COLOUR_ROUNDS = 2
+/** Where colours tell both sides apart in less than this share of what the model is sure of, they say nothing; … */
+const LEAST_APART = 0.85
+/** … and where in all of it, so much, as a share of their log likelihood. */
+const MOST_SAID = 1
+/** The model is sure of pixels that are so likely one or the other, as a log. */
+const SURE_LOG = 2
+
+/**
+ * What the colours of either side say of each pixel (as in *GrabCut*; Rother, Kolmogorov & Blake, 2004), for as
+ * much as they tell the two sides apart; `null` where they do not.
+ */
+function toldByColour(
+	colours: Float32Array,
+	likely: Float32Array,
+	inside: Uint8Array,
+): Float32Array | null {
+	const [theirs, ours] = [0, 1].map((side) =>
+		mixtureOf(someOf(colours.filter((_, i) => byteAt(inside, Math.floor(i / 3)) === side))),
+	)
+	if (!theirs?.count || !ours?.count) return null
+	const told = Float32Array.from(likely, (_, k) =>
+		clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k)),
+	)
+	const right = [0, 0]
+	const all = [1, 1]
+	for (let k = 0; k < told.length; k++) {
+		const z = floatAt(likely, k)
+		if (Math.abs(z) < SURE_LOG) continue
+		const side = z > 0 ? 1 : 0
+		all[side] = (all[side] ?? 0) + 1
+		if (floatAt(told, k) > 0 === z > 0) right[side] = (right[side] ?? 0) + 1
+	}
+	const apart = Math.min(...right.map((count, side) => count / (all[side] ?? 1)))
+	const share = (MOST_SAID * (apart - LEAST_APART)) / (1 - LEAST_APART)
+	return share > 0 ? told.map((v) => share * v) : null
 }
 
 /** An edge is sought so far from an outline that was drawn, px of the photo, … */

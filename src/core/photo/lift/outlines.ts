@@ -33,7 +33,7 @@ export function ringsAbout(
 	const lines = largeRings(levelLines(cover, width, height), smallest, keep)
 	return lines.map((line) => {
 		const trusts = Float32Array.from(line, ([x, y]) => trustAt(trust, width, height, x, y))
-		return { places: calmed(line, trusts), closed: true, trusts }
+		return { places: calmed(calmed(line, trusts), trusts), closed: true, trusts }
 	})
 }
 
