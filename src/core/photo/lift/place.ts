@@ -70,7 +70,10 @@ export function placeOf(photo: Pixels, region: Box, hint: LiftHint): Place {
 			return first
 		},
 		well: () => {
-			well ??= large === smallest && first ? first : copy(large)
+			if (!well) {
+				first ??= copy(smallest)
+				well = large === smallest ? first : together(first, copy(large))
+			}
 			return well
 		},
 		surrounded,
@@ -99,12 +102,35 @@ function copyOf(levels: Pyramid, n: number, around: Uint8Array, surrounded: bool
 	return { level: n, ground, boundaries, likely: likelihoods(evidence, width, height) }
 }
 
+/** What the larger copy says counts so much, and what the smaller one says. */
+const OWN_SAY = 0.9
+const FIRST_SAY = 0.2
+
+/** What is known of a larger copy with what was known of the smaller one, which sees more of what is round about. */
+function together(first: Copy, well: Copy): Copy {
+	const { width, height } = well.ground
+	const by = 2 ** (first.level - well.level)
+	const likely = likelyAround(
+		first,
+		width,
+		by,
+		Int32Array.from({ length: width * height }, (_, k) => k),
+	)
+	return {
+		...well,
+		likely: well.likely.map((z, k) => OWN_SAY * z + FIRST_SAY * floatAt(likely, k)),
+	}
+}
+
 /** What the model says of pixels of a larger level, linearly between those that it has seen. */
 export function likelyAt({ well, levels }: Place, n: number, places: Int32Array): Float32Array {
 	const copy = well()
+	return likelyAround(copy, item(levels, n).width, 2 ** (copy.level - n), places)
+}
+
+/** @param by pixels of the larger level for one of the copy's */
+function likelyAround(copy: Copy, across: number, by: number, places: Int32Array): Float32Array {
 	const { width, height } = copy.ground
-	const across = item(levels, n).width
-	const by = 2 ** (copy.level - n)
 	return Float32Array.from(places, (k) => {
 		const u = ((k % across) + 0.5) / by - 0.5
 		const v = (Math.floor(k / across) + 0.5) / by - 0.5
