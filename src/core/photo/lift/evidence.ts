@@ -3,7 +3,7 @@ import { LIGHT } from '../light'
 import type { Pixels } from '../pixels'
 import { barriers } from './barrier'
 import { OUT } from './hint'
-import { likeliest, logDensity, mixtureOf, partMean, someOf } from './mixture'
+import { likeliest, logDensity, mixtureOf, partMean, someAt, someOf } from './mixture'
 import type { Ground } from './parting'
 import { withoutSurround } from './surround'
 
@@ -38,8 +38,9 @@ export function evidenceOf(
 	const { width, height, colours } = ground
 	const n = width * height
 	const made = new Float32Array(EVIDENCES * n)
-	const around = coloursAt(colours, seeds, true)
-	const surround = mixtureOf(someOf(around), GROUND_PARTS)
+	const beyond = seeds.reduce((sum, seed) => sum + (seed === OUT ? 1 : 0), 0)
+	const around = someAt(colours, beyond, (k) => byteAt(seeds, k) === OUT)
+	const surround = mixtureOf(around, GROUND_PARTS)
 	const parts = mixtureOf(someOf(colours), PARTS)
 	const [outside, inside] = [new Float64Array(PARTS), new Float64Array(PARTS)]
 	const own = new Uint8Array(n)
@@ -92,11 +93,6 @@ export function evidenceOf(
 	return made
 }
 
-/** The colours that lie outside of the hint, or those that do not. */
-function coloursAt(colours: Float32Array, seeds: Uint8Array, out: boolean): Float32Array {
-	return colours.filter((_, i) => (byteAt(seeds, Math.floor(i / 3)) === OUT) === out)
-}
-
 /** How much lightness goes up and down round each pixel, σ over 3 × 3. */
 function roughness({ width, height, colours }: Ground): Float32Array {
 	const made = new Float32Array(width * height)
@@ -143,6 +139,22 @@ export function sharpestOf(picture: Pixels, across: number, down: number, n: num
 		}
 	}
 	for (let k = 0; k < made.length; k++) made[k] = Math.log2(1 + Math.sqrt(floatAt(made, k)))
+	return made
+}
+
+/** The same for a copy that is smaller again by 2ⁿ. */
+export function sharpestOfCopy(
+	sharpest: Float32Array,
+	width: number,
+	across: number,
+	down: number,
+	n: number,
+): Float32Array {
+	const made = new Float32Array(across * down)
+	for (let k = 0; k < sharpest.length; k++) {
+		const to = (Math.floor(k / width) >> n) * across + ((k % width) >> n)
+		if (floatAt(sharpest, k) > floatAt(made, to)) made[to] = floatAt(sharpest, k)
+	}
 	return made
 }
 

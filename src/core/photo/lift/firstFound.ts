@@ -1,7 +1,7 @@
 import { byteAt, floatAt, item } from '../../geometry/numbers'
 import type { Contour } from '../../path/model'
 import { insideOf } from '../inside'
-import { logDensity, mixtureOf, someOf } from './mixture'
+import { logDensity, mixtureOf, someAt } from './mixture'
 import { refinedInBand } from './narrowBand'
 import { clamped, parted, sureOf } from './parting'
 import { type Copy, gridAt, likelyAt, type Place } from './place'
@@ -34,7 +34,7 @@ export function foundIn(
 }
 
 /** Colours and cuts take turns so often. */
-const COLOUR_ROUNDS = 2
+const COLOUR_ROUNDS = 1
 /** Where colours tell both sides apart in less than this share of what the model is sure of, they say nothing; … */
 const LEAST_APART = 0.85
 /** … and where in all of it, so much, as a share of their log likelihood. */
@@ -51,9 +51,10 @@ function toldByColour(
 	likely: Float32Array,
 	inside: Uint8Array,
 ): Float32Array | null {
-	const [theirs, ours] = [0, 1].map((side) =>
-		mixtureOf(someOf(colours.filter((_, i) => byteAt(inside, Math.floor(i / 3)) === side))),
-	)
+	const [theirs, ours] = [0, 1].map((side) => {
+		const count = inside.reduce((sum, one) => sum + (one === side ? 1 : 0), 0)
+		return mixtureOf(someAt(colours, count, (k) => byteAt(inside, k) === side))
+	})
 	if (!theirs?.count || !ours?.count) return null
 	const told = Float32Array.from(likely, (_, k) =>
 		clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k)),

@@ -13,6 +13,12 @@ const COUNTS = [0, 0.02, 0.25, 1, 1, 1, 1, 1, 1, 1]
 const LEAST_COUNT = 0.05
 /** Grain is at least so strong, σ of light's square root. */
 const GRAIN = 0.008
+/** Beside a sharp edge colours are those of the sides already so few steps from it; further off they are sure to be. */
+const BESIDE_STEPS = 3
+const OFF_STEPS = 6
+/** Where they have come less of the way there, as a share, the edge is soft, a shadow's; from the second on it is sharp. */
+const SOFT = 0.45
+const SHARP = 0.75
 /** Colours part two sides if they are so many times as unlike as they are rough, squared. */
 const TELLING = 4
 
@@ -41,11 +47,14 @@ export function matteOf(picture: Pixels, inside: Uint8Array): Matte {
 	const made = new Float32Array(asked.length)
 	const trusts = new Float32Array(inside.length)
 	const sums = [new Float64Array(8), new Float64Array(8)] as const
+	/** Of each side's colours beside the boundary, and off it: counts, then three sums. */
+	const beside = [new Float64Array(4), new Float64Array(4)] as const
+	const off = [new Float64Array(4), new Float64Array(4)] as const
 	for (let n = 0; n < asked.length; n++) {
 		const k = intAt(asked, n)
 		const x = k % width
 		const y = (k - x) / width
-		for (const sum of sums) sum.fill(0)
+		for (const sum of [...sums, ...beside, ...off]) sum.fill(0)
 		let [near, all] = [0, 0]
 		for (let j = Math.max(0, y - GATHERED_PX); j <= Math.min(height - 1, y + GATHERED_PX); j++)
 			for (let i = Math.max(0, x - GATHERED_PX); i <= Math.min(width - 1, x + GATHERED_PX); i++) {
@@ -56,11 +65,19 @@ export function matteOf(picture: Pixels, inside: Uint8Array): Matte {
 					near += weight * byteAt(inside, m)
 					all += weight
 				}
+				// Every second pixel tells enough of colours.
+				if ((i + j) & 1) continue
 				const o = intAt(number, m)
 				if (o < 0) continue
 				const steps = byteAt(away, m)
 				const weight = (COUNTS[steps] ?? 1) / (4 + far)
-				const sum = sums[byteAt(inside, m) as 0 | 1]
+				const side = byteAt(inside, m) as 0 | 1
+				const more = steps >= OFF_STEPS ? off[side] : steps === BESIDE_STEPS ? beside[side] : null
+				if (more) {
+					more[0] = at(more, 0) + 1
+					for (let c = 0; c < 3; c++) more[1 + c] = at(more, 1 + c) + floatAt(roots, 3 * o + c)
+				}
+				const sum = sums[side]
 				sum[0] = at(sum, 0) + weight
 				for (let c = 0; c < 3; c++) {
 					const v = floatAt(roots, 3 * o + c)
@@ -91,12 +108,30 @@ export function matteOf(picture: Pixels, inside: Uint8Array): Matte {
 		}
 		if (size <= 0) continue
 		const share = Math.max(0, Math.min(1, mixed / size))
-		const trust = apart / (apart + TELLING * (rough / 3))
+		const trust = (apart / (apart + TELLING * (rough / 3))) * sharpness(beside, off)
 		trusts[k] = trust
 		made[n] = trust * share + (1 - trust) * even
 	}
 	for (let n = 0; n < asked.length; n++) cover[intAt(asked, n)] = floatAt(made, n)
 	return { cover, trust: trusts }
+}
+
+/** How sharp a boundary is, 0 to 1: how much of the way between its sides colours have come right beside it. */
+function sharpness(
+	beside: readonly [Float64Array, Float64Array],
+	off: readonly [Float64Array, Float64Array],
+): number {
+	const counts = [beside[0], beside[1], off[0], off[1]].map((sum) => at(sum, 0))
+	// Thin parts have nothing off their boundary: of them this says nothing.
+	if (counts.some((count) => count === 0)) return 1
+	let [near, whole] = [0, 0]
+	for (let c = 1; c < 4; c++) {
+		const far = at(off[1], c) / at(off[1], 0) - at(off[0], c) / at(off[0], 0)
+		near += far * (at(beside[1], c) / at(beside[1], 0) - at(beside[0], c) / at(beside[0], 0))
+		whole += far * far
+	}
+	const come = whole > 0 ? near / whole : 1
+	return Math.max(0, Math.min(1, (come - SOFT) / (SHARP - SOFT)))
 }
 
 /** The square root of the light of each of three channels, of some pixels in turn. */

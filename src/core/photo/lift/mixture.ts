@@ -156,11 +156,27 @@ export function partMean({ numbers }: Mixture, part: number): readonly [number, 
 /** Mixtures are made from so many colours at most. */
 const MOST_COLOURS = 4000
 
-/** Some colours out of many, spread over all of them. */
-export function someOf(colours: Float32Array): Float32Array {
-	const every = Math.max(1, Math.floor(colours.length / 3 / MOST_COLOURS))
-	return every === 1 ? colours : colours.filter((_, i) => Math.floor(i / 3) % every === 0)
+/** Some of the colours for which it holds, spread over all of them. @param count of those for which it holds */
+export function someAt(
+	colours: Float32Array,
+	count: number,
+	holds: (k: number) => boolean,
+): Float32Array {
+	const every = Math.max(1, Math.floor(count / MOST_COLOURS))
+	const made = new Float32Array(3 * Math.ceil(count / every))
+	let seen = 0
+	for (let k = 0, to = 0; 3 * k < colours.length; k++) {
+		if (!holds(k) || seen++ % every !== 0) continue
+		made[to++] = floatAt(colours, 3 * k)
+		made[to++] = floatAt(colours, 3 * k + 1)
+		made[to++] = floatAt(colours, 3 * k + 2)
+	}
+	return made
 }
+
+/** Some colours out of many, spread over all of them. */
+export const someOf = (colours: Float32Array): Float32Array =>
+	someAt(colours, colours.length / 3, () => true)
 
 /** The log of the density that one part has at a colour. */
 function logPart(numbers: Float64Array, o: number, x: number, y: number, z: number): number {

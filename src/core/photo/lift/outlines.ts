@@ -16,7 +16,7 @@ export interface Ring extends Way {
 /** Where less is told than this, the edge is not sure. */
 export const SURE_TRUST = 0.35
 /** Where nothing is told, a place goes to the middle of so many on either side. */
-const COMPANY = 10
+const COMPANY = 16
 
 /**
  * The rings along which half of the light is the object's; where the photo does not tell, evened out.

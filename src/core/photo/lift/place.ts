@@ -3,7 +3,7 @@ import { floatAt, item } from '../../geometry/numbers'
 import { coloursOf } from '../colours'
 import type { Grid } from '../inside'
 import type { Pixels } from '../pixels'
-import { evidenceOf, sharpestOf } from './evidence'
+import { evidenceOf, sharpestOf, sharpestOfCopy } from './evidence'
 import { type LiftHint, OUT, seedsOf } from './hint'
 import { likelihoods } from './network'
 import { type Boundaries, boundariesOf, type Ground } from './parting'
@@ -59,8 +59,16 @@ export function placeOf(photo: Pixels, region: Box, hint: LiftHint): Place {
 	const around = (n: number) => seedsOf(alone, region, gridAt(bare, n))
 	const smallest = levels.length - 1
 	const surrounded = around(smallest).includes(OUT)
-	const copy = (n: number) => copyOf(levels, n, around(n), surrounded)
 	const large = levels.findIndex(({ width, height }) => width * height <= MODEL_PX)
+	const sized = item(levels, large)
+	let sharpest: Float32Array | undefined
+	const copy = (n: number) => {
+		const { width, height } = item(levels, n)
+		sharpest ??= sharpestOf(part, sized.width, sized.height, large)
+		const own =
+			n === large ? sharpest : sharpestOfCopy(sharpest, sized.width, width, height, n - large)
+		return copyOf(item(levels, n), n, around(n), own, surrounded)
+	}
 	let [first, well]: (Copy | undefined)[] = []
 	return {
 		...bare,
@@ -89,15 +97,19 @@ export function gridAt(
 	return { left, top, width, height, factor: scale * 2 ** n }
 }
 
-function copyOf(levels: Pyramid, n: number, around: Uint8Array, surrounded: boolean): Copy {
-	const level = item(levels, n)
+function copyOf(
+	level: Pixels,
+	n: number,
+	around: Uint8Array,
+	sharpest: Float32Array,
+	surrounded: boolean,
+): Copy {
 	const { width, height } = level
 	const ground: Ground = { width, height, colours: coloursOf(level) }
 	const all = Int32Array.from({ length: width * height }, (_, k) => k)
 	const boundaries = boundariesOf(ground, all, SMOOTH)
 	if (!surrounded)
 		return { level: n, ground, boundaries, likely: new Float32Array(all.length).fill(UNSAID) }
-	const sharpest = sharpestOf(item(levels, 0), width, height, n)
 	const evidence = evidenceOf(ground, around, sharpest)
 	return { level: n, ground, boundaries, likely: likelihoods(evidence, width, height) }
 }

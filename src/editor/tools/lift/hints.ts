@@ -26,9 +26,10 @@ export function liftHint(
 			: `Drag a box round the object. ${heldKey('lasso')}: a loose lasso round it.`
 	if (less) return 'Dab or draw: this does not belong to the object.'
 	const parts = ghost ? partCount(ghost.contours) : 0
-	const keep = parts > 1 ? `Enter: keep them; Shift Enter: ${parts} pieces.` : 'Enter: keep it.'
-	const mend = `Dab what is missing; ${heldKey('outside').toLowerCase()}: what is too much. ${keep}`
-	return where === 'beyond' ? `${mend} Drag out here: keep it, and a box round the next.` : mend
+	const keep = parts > 1 ? `Enter keeps it; Shift Enter: ${parts} pieces.` : 'Enter keeps it.'
+	const away = heldKey('outside').replace('Hold', 'hold')
+	const mend = `Dab what is missing; ${away}: what is too much. ${keep}`
+	return where === 'beyond' ? `${mend} Drag here: keep it, and the next box.` : mend
 }
 
 export function pressedLiftHint(doing: Doing): string {
