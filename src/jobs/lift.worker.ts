@@ -9,6 +9,7 @@ import {
 	liftByColour,
 	liftingFrom,
 	NothingToLift,
+	warmModel,
 } from '@/core/pictures'
 import { pixelsOf } from './pixelsOf'
 
@@ -34,6 +35,9 @@ let kept: { readonly key: string; readonly pixels: ImageData; readonly lift: Lif
 
 const endpoint = {
 	holds: (key: string): boolean => kept?.key === key,
+
+	/** Reads the model: the first object is there the sooner. */
+	warm: (): void => warmModel(),
 
 	take(key: string, part: ImageBitmap): void {
 		const pixels = pixelsOf(part)

@@ -37,6 +37,15 @@ export const liftOutlines = newestOnly(
 	) => from(part, (remote) => remote.lift(hint, o, proxy(early)), watch),
 )
 
+/** Has the worker and what it sees by at hand before anything is asked of it. */
+export function warmLifting(): void {
+	worker
+		.run((remote) => remote.warm())
+		.catch(() => {
+			// What is asked for next says why it could not come.
+		})
+}
+
 /** Areas of like colours, as one; `null` for a request that a newer one overtook. */
 export const liftColours = newestOnly(
 	(part: PictureFrom, areas: readonly ColourArea[], o: ByColourOptions, watch: Watch = {}) =>

@@ -1,14 +1,6 @@
+import { type Line, lineThrough, meeting, offLine } from '../../geometry/lineThrough'
 import { item } from '../../geometry/numbers'
-import {
-	add,
-	cross,
-	distance,
-	dot,
-	length,
-	type Point,
-	scale,
-	subtract,
-} from '../../geometry/point'
+import { cross, distance, dot, type Point, subtract } from '../../geometry/point'
 
 /** Blur rounds a corner off so far from it, px along the way. */
 const ROUNDED_PX = 3
@@ -107,32 +99,14 @@ function cornerAt(way: readonly Point[], along: readonly number[], i: number): P
 	if (!back || !on) return null
 	const own = Math.abs(bendOf(back.points)) + Math.abs(bendOf(on.points))
 	if (turnAt(way, along, i) < TURNS_HERE * own) return null
-	const [a, b] = [lineThrough(back.points), lineThrough(on.points)]
-	if (!a || !b) return null
-	const across = cross(a.way, b.way)
-	if (Math.abs(across) < Math.sin(LEAST_TURN) / 2) return null
-	const t = cross(subtract(b.at, a.at), b.way) / across
-	const corner = add(a.at, scale(a.way, t))
+	const [a, b] = [straightThrough(back.points), straightThrough(on.points)]
+	const corner = a && b && meeting(a, b, Math.sin(LEAST_TURN) / 2)
+	if (!corner) return null
 	return distance(corner, item(way, i)) <= OUT_PX ? corner : null
 }
 
-/** The line in the middle of points: through their mean, along their greatest spread. */
-function lineThrough(points: readonly Point[]): { at: Point; way: Point } | null {
-	const n = points.length
-	const at: Point = [
-		points.reduce((sum, [x]) => sum + x, 0) / n,
-		points.reduce((sum, [, y]) => sum + y, 0) / n,
-	]
-	let [xx, xy, yy] = [0, 0, 0]
-	for (const p of points) {
-		const [dx, dy] = subtract(p, at)
-		xx += dx * dx
-		xy += dx * dy
-		yy += dy * dy
-	}
-	const angle = Math.atan2(2 * xy, xx - yy) / 2
-	const way: Point = [Math.cos(angle), Math.sin(angle)]
-	if (length(way) === 0) return null
-	const straight = points.every((p) => Math.abs(cross(way, subtract(p, at))) <= STRAIGHT_PX)
-	return straight ? { at, way } : null
+/** The line in the middle of points; `null` where they do not lie on it. */
+function straightThrough(points: readonly Point[]): Line | null {
+	const line = lineThrough(points)
+	return points.every((p) => Math.abs(offLine(line, p)) <= STRAIGHT_PX) ? line : null
 }

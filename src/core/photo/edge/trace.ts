@@ -1,3 +1,4 @@
+import { type Line, lineThrough, meeting, offLine, ontoLine } from '../../geometry/lineThrough'
 import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { segments } from '../../path/contour'
@@ -136,9 +137,10 @@ const BOWS = 0.35
 /** … and two of them meet in a corner if that is so near to both, px. */
 const MEET_PX = 5
 
-interface Line {
-	readonly at: Point
-	readonly along: Point
+/** They meet in one if they turn by so much, as a sine. */
+const LEAST_SINE = 0.2
+
+interface Straight extends Line {
 	/** Its places waver about it. */
 	readonly rough: boolean
 }
@@ -151,7 +153,7 @@ function straightened(places: readonly TracedPlace[], closed: boolean, tolerance
 		if (own && places[i - 1]?.segment === segment) own.push(at)
 		else groups.push([at])
 	}
-	const lines = groups.map((group) => lineThrough(group, tolerance))
+	const lines = groups.map((group) => straightThrough(group, tolerance))
 	return groups.flatMap((group, k) => {
 		const line = lines[k]
 		// Between curves it is left to the fit where it does not waver.
@@ -160,11 +162,11 @@ function straightened(places: readonly TracedPlace[], closed: boolean, tolerance
 			lines[(k + 1) % lines.length],
 		]
 		if (!line || (!line.rough && !before && !beyond)) return group
-		const made = group.map((p) => onto(line, p))
+		const made = group.map((p) => ontoLine(line, p))
 		const next = lines[(k + 1) % lines.length]
 		const after = groups[(k + 1) % groups.length]?.[0]
 		if (!next || !after || next === line || (!closed && k === lines.length - 1)) return made
-		const corner = meeting(line, next)
+		const corner = meeting(line, next, LEAST_SINE)
 		const last = item(made, made.length - 1)
 		const near = corner && distance(corner, last) <= MEET_PX && distance(corner, after) <= MEET_PX
 		return near ? [...made, corner] : made
@@ -172,42 +174,19 @@ function straightened(places: readonly TracedPlace[], closed: boolean, tolerance
 }
 
 /** The line in the middle of places; `null` where they are no straight line. */
-function lineThrough(places: readonly Point[], tolerance: number): Line | null {
+function straightThrough(places: readonly Point[], tolerance: number): Straight | null {
 	const n = places.length
 	if (n < LEAST_PLACES) return null
-	const at: Point = [
-		places.reduce((sum, [x]) => sum + x, 0) / n,
-		places.reduce((sum, [, y]) => sum + y, 0) / n,
-	]
-	let [xx, xy, yy] = [0, 0, 0]
-	for (const [x, y] of places) {
-		xx += (x - at[0]) ** 2
-		xy += (x - at[0]) * (y - at[1])
-		yy += (y - at[1]) ** 2
-	}
-	const angle = Math.atan2(2 * xy, xx - yy) / 2
-	const along: Point = [Math.cos(angle), Math.sin(angle)]
-	const off = places.map(([x, y]) => (x - at[0]) * -along[1] + (y - at[1]) * along[0])
+	const line = lineThrough(places)
+	const off = places.map((p) => offLine(line, p))
 	const rough = Math.sqrt(off.reduce((sum, v) => sum + v * v, 0) / n) > STEADY_PX
 	const third = Math.max(1, Math.floor(n / 3))
 	const mean = (from: number, to: number) =>
 		off.slice(from, to).reduce((sum, v) => sum + v, 0) / (to - from)
 	const bow = Math.abs(mean(third, n - third) - (mean(0, third) + mean(n - third, n)) / 2)
 	return bow <= BOWS * tolerance && off.every((v) => Math.abs(v) <= tolerance)
-		? { at, along, rough }
+		? { ...line, rough }
 		: null
-}
-
-function onto({ at, along }: Line, p: Point): Point {
-	const t = (p[0] - at[0]) * along[0] + (p[1] - at[1]) * along[1]
-	return [at[0] + t * along[0], at[1] + t * along[1]]
-}
-
-function meeting(a: Line, b: Line): Point | null {
-	const across = a.along[0] * b.along[1] - a.along[1] * b.along[0]
-	if (Math.abs(across) < 0.2) return null
-	const t = ((b.at[0] - a.at[0]) * b.along[1] - (b.at[1] - a.at[1]) * b.along[0]) / across
-	return [a.at[0] + t * a.along[0], a.at[1] + t * a.along[1]]
 }
 
 /** A way with places about a px apart: corners are seen by what lies round them. */

@@ -28,6 +28,7 @@ import {
 	type PointerInput,
 	type Tool,
 } from '@/editor/bench/tool'
+import { warmLifting } from '@/jobs/lifting'
 import { selectContour } from '@/store/selection'
 import { answerLifts } from './answerLift'
 import { type Doing, liftHint, pressedLiftHint } from './hints'
@@ -350,6 +351,7 @@ export const liftTool: ToolDef = {
 	create: (context) => {
 		const lift = context.slices.of(liftSlice)
 		const callOff = answerLifts(context)
+		warmLifting()
 		const tool = createLift(context.bench, {
 			state: lift.getState,
 			set: (change) => lift.setState(change),
