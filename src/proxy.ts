@@ -20,11 +20,11 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
 }
 
 function policyWith(nonce: string): string {
-	// The development server compiles in the page; what is built never does, but for the lifting model's kernel.
+	// The development server compiles in the page; what is built never does.
 	const develops = process.env.NODE_ENV === 'development'
 	return [
 		"default-src 'self'",
-		`script-src 'self' 'nonce-${nonce}' 'strict-dynamic' 'wasm-unsafe-eval'${develops ? " 'unsafe-eval'" : ''}`,
+		`script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${develops ? " 'unsafe-eval'" : ''}`,
 		"worker-src 'self' blob:",
 		"style-src 'self' 'unsafe-inline'",
 		"img-src 'self' blob: data:",
