@@ -34,7 +34,7 @@ export function foundIn(
 }
 
 /** Colours and cuts take turns so often. */
-const COLOUR_ROUNDS = 1
+const COLOUR_ROUNDS = 2
 /** Where colours tell both sides apart in less than this share of what the model is sure of, they say nothing; … */
 const LEAST_APART = 0.85
 /** … and where in all of it, so much, as a share of their log likelihood. */
