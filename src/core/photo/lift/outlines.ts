@@ -15,8 +15,10 @@ export interface Ring extends Way {
 
 /** Where less is told than this, the edge is not sure. */
 export const SURE_TRUST = 0.35
-/** Where nothing is told, a place goes to the middle of so many on either side. */
-const COMPANY = 16
+/** Where less is told than this, places go to the middle of their company, … */
+const CALM_TRUST = 0.55
+/** … so many on either side. */
+const COMPANY = 20
 
 /**
  * The rings along which half of the light is the object's; where the photo does not tell, evened out.
@@ -53,8 +55,8 @@ function calmed(line: readonly Point[], trusts: Float32Array): Point[] {
 	if (n < 4 * COMPANY) return [...line]
 	return line.map((place, i): Point => {
 		const own = floatAt(trusts, i)
-		if (own >= SURE_TRUST) return place
-		const doubt = 1 - own / SURE_TRUST
+		if (own >= CALM_TRUST) return place
+		const doubt = 1 - own / CALM_TRUST
 		let [x, y, all] = [0, 0, 0]
 		for (let k = -COMPANY; k <= COMPANY; k++) {
 			const weight = (COMPANY + 1 - Math.abs(k)) * (k === 0 ? 1 : doubt)
