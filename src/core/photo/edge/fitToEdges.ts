@@ -77,7 +77,12 @@ export function fitToEdges(
 	// What was rough is nearer after each turn, and sees more of its edge.
 	for (let turn = 0; addWithin !== undefined && !o.only && turn < TURNS_ANEW; turn++)
 		forms.push(anew(turn === 0 ? contours : item(forms, turn), field, o, turn === 0 ? ROUGHLY : {}))
-	fitted = nearest(contours, forms, field, o)
+	const near = nearest(contours, forms, field, o)
+	// Where that would be worse somewhere, what lies nearer is gone to alone.
+	const stays = near.some((contour, k) => contour === contours[k])
+	fitted = stays
+		? nearest(near, [settle(near, field, { ...o, reach: (o.reach ?? REACH_PX) / 2 })], field, o)
+		: near
 	const before = new Map(contours.flatMap(({ nodes }) => nodes.map((node) => [node.id, node.at])))
 	const moved = fitted
 		.flatMap(({ nodes }) => nodes)

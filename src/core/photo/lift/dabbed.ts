@@ -59,7 +59,28 @@ export function dabbed(place: Place, inside: Uint8Array, dab: Dab): Uint8Array {
 		reachOut(Math.min(full.width, x + 2 ** last) - 1, Math.min(full.height, y + 2 ** last) - 1)
 	}
 	if (maxX <= minX) return inside
-	return refinedNear(place, inside, next, fine, to, { minX, minY, maxX, maxY })
+	const refined = refinedNear(place, inside, next, fine, to, { minX, minY, maxX, maxY })
+	return to === 1 ? refined : withoutCutOff(inside, refined, full.width)
+}
+
+/** What a dab that takes away cuts off goes with it if it is less than this share of what is left. */
+const CUT_OFF = 0.15
+
+/** What is left without the small parts that hung on what was taken away. */
+function withoutCutOff(before: Uint8Array, after: Uint8Array, width: number): Uint8Array {
+	const parts = partsOf(after, width, 1).sort((a, b) => b.length - a.length)
+	const [largest, ...others] = parts
+	if (!largest || others.length === 0) return after
+	const made = after.slice()
+	const gone = (k: number) => byteAt(before, k) === 1 && byteAt(after, k) === 0
+	for (const part of others) {
+		if (part.length > CUT_OFF * largest.length) continue
+		const hung = part.some((k) =>
+			[k - 1, k + 1, k - width, k + width].some((m) => m >= 0 && m < after.length && gone(m)),
+		)
+		if (hung) for (const k of part) made[k] = 0
+	}
+	return made
 }
 
 /** Those of a dab's pixels that may become the object's, or cease to be. */
