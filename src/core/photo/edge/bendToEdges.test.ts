@@ -6,6 +6,7 @@ import { picture } from '../testing/arbitraryPixels'
 import { rendered } from '../testing/rendered'
 import { bendToEdges } from './bendToEdges'
 import { edgeField } from './edgeField'
+import { fitToEdges } from './fitToEdges'
 
 const straight = (...points: Point[]): Contour => ({
 	id: 'given',
@@ -118,5 +119,35 @@ describe('straight segments bent to the photo', () => {
 		expect(one.nodes.filter(({ kind }) => kind === 'corner').length).toBeLessThanOrEqual(2)
 		for (const [x, y] of flattenContour(one, 0.05))
 			expect(Math.abs(Math.hypot(x - 80, y - 80) - 52)).toBeLessThan(2.2)
+	})
+
+	test('an allowance lies within the shape on both sides: openings become larger, bent or fitted', () => {
+		const hollow = edgeField(
+			rendered(160, 160, (x, y) => {
+				const away = Math.hypot(x - 80, y - 80)
+				return away < 55 && away > 25
+			}),
+		)
+		const round = (radius: number, id: string): Contour => ({
+			...straight(
+				...Array.from({ length: 8 }, (_, k): Point => {
+					const angle = (k * Math.PI) / 4
+					return [80 + radius * Math.cos(angle), 80 + radius * Math.sin(angle)]
+				}),
+			),
+			id,
+		})
+		const given = [round(55, 'outer'), round(25, 'opening')]
+		const o = { allowance: 1.5 }
+		for (const contours of [
+			bendToEdges(given, hollow, { ...o, tolerance: 0.5 }).contours,
+			fitToEdges(given, hollow, { ...o, addWithin: 0.5 }).contours,
+		]) {
+			const radii = contours.map((one) =>
+				flattenContour(one, 0.05).map(([x, y]) => Math.hypot(x - 80, y - 80)),
+			)
+			for (const r of radii[0] ?? []) expect(Math.abs(r - 53.5)).toBeLessThan(0.9)
+			for (const r of radii[1] ?? []) expect(Math.abs(r - 26.5)).toBeLessThan(0.9)
+		}
 	})
 })

@@ -3,7 +3,7 @@ import { item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { isStraight, segments, withHandles } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
-import { type EdgeSample, edgeSamples, type Seeking } from './edgeDeviation'
+import { type EdgeSample, edgeSamples, outwardSides, type Seeking } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
 import { type EdgePlace, snapToEdge } from './snapToEdge'
 import { traceAlong, wayThrough } from './trace'
@@ -58,10 +58,11 @@ export function bendToEdges(
 	field: EdgeField,
 	o: BendOptions = {},
 ): BentToEdges {
-	const made = contours.map((contour) => {
+	const sides = outwardSides(contours)
+	const made = contours.map((contour, k) => {
 		const chosen = segments(contour).map(({ from, to }) => isMeant(from, to, o.only))
 		if (!chosen.some(Boolean)) return { contour, bent: 0, straight: [] }
-		return bentContour(contour, chosen, field, o)
+		return bentContour(contour, chosen, field, item(sides, k), o)
 	})
 	return {
 		contours: made.map(({ contour }) => contour),
@@ -86,10 +87,12 @@ function bentContour(
 	contour: Contour,
 	chosen: readonly boolean[],
 	field: EdgeField,
+	side: 1 | -1,
 	{ reach = REACH_PX, tolerance = TOLERANCE_PX, allowance = 0 }: BendOptions,
 ): Bent {
 	const all = segments(contour)
 	const seeking: Seeking = {
+		side,
 		reachOf: (segment, t) => {
 			const { from, to } = item(all, segment)
 			const size = distance(from.at, to.at)
@@ -116,7 +119,7 @@ function bentContour(
 	if (bent === 0) return { contour, bent, straight }
 	const again = (way: readonly Point[], closed: boolean): Contour => {
 		const rough = fitPolyline(flat(way), { closed, tolerance: Math.max(1, 1.5 * tolerance) })
-		const nearer = traceAlong(rough, field, NEAR_PX + allowance, allowance)
+		const nearer = traceAlong(rough, field, NEAR_PX + allowance, allowance, { side })
 		const places = wayThrough(nearer.places, closed, tolerance)
 		const ends = closed ? places : [item(way, 0), ...places, item(way, way.length - 1)]
 		return fitPolyline(flat(apart(ends)), { closed, tolerance })

@@ -27,6 +27,8 @@ export interface EdgeProfile {
 export interface MeasureOptions {
 	/** How far an edge may lie from the outline, px; 8 unless said otherwise. */
 	readonly reach?: number
+	/** Which way is out, of outlines that are measured without those that they are openings of. */
+	readonly side?: Side
 }
 
 /** A sample of an outline, and the edge that is its. */
@@ -60,9 +62,9 @@ const SURE = 0.2
 export function edgeDeviation(
 	contours: readonly Contour[],
 	field: EdgeField,
-	{ reach = REACH_PX }: MeasureOptions = {},
+	{ reach = REACH_PX, side }: MeasureOptions = {},
 ): EdgeProfile {
-	const samples = edgeSamples(contours, field, reach)
+	const samples = edgeSamples(contours, field, reach, side ? { side } : {})
 	const sure = samples.filter(({ edge }) => !Number.isNaN(edge))
 	const sizes = sure.map(({ edge }) => Math.abs(edge)).sort((a, b) => a - b)
 	const whole = samples.reduce((sum, one) => sum + one.length, 0)
@@ -92,6 +94,8 @@ export interface Seeking {
 	readonly mostJump?: number
 	/** So many edges along each normal are thought of, the strongest. */
 	readonly most?: number
+	/** Which way is out, +1 to the left of each outline on screen, as by {@link outwardSides}; found by their own windings unless said. */
+	readonly side?: Side
 	/** What speaks against an edge beside a segment, in octaves of strength. */
 	readonly unlike?: (edge: Crossed, segment: number) => number
 }
@@ -108,16 +112,25 @@ export function edgeSamples(
 ): EdgeSample[] {
 	const rings = contours.map((contour) => flattenContour(contour))
 	return contours.flatMap((contour, k) => {
-		const bare = samplesOf(contour, k, rings)
-		return withEdges(bare, field, reach, contour.closed, seeking)
+		const bare = samplesOf(contour, k)
+		const side = seeking.side ?? sideOf(bare, rings)
+		return withEdges(outwards(bare, side), field, reach, contour.closed, seeking)
 	})
 }
+
+/** To which side of each outline the shape ends that all of them make: of openings, the inner one. */
+export function outwardSides(contours: readonly Contour[]): Side[] {
+	const rings = contours.map((contour) => flattenContour(contour))
+	return contours.map((contour, k) => sideOf(samplesOf(contour, k), rings))
+}
+
+type Side = 1 | -1
 
 type Bare = Omit<EdgeSample, 'edge' | 'crossed' | 'confidence'>
 
 /** Where an outline is looked at, and which way is out of the shape there. */
-function samplesOf(contour: Contour, number: number, rings: readonly (readonly Point[])[]): Bare[] {
-	const all = segments(contour).flatMap((segment, index): Bare[] => {
+function samplesOf(contour: Contour, number: number): Bare[] {
+	return segments(contour).flatMap((segment, index): Bare[] => {
 		const cubic = segmentCubic(segment)
 		const size = roughLength(cubic)
 		const count = Math.max(1, Math.round(size / STEP_PX))
@@ -135,7 +148,6 @@ function samplesOf(contour: Contour, number: number, rings: readonly (readonly P
 			}
 		})
 	})
-	return outwardsOn(all, rings)
 }
 
 function roughLength([a, b, c, d]: readonly [Point, Point, Point, Point]): number {
@@ -146,8 +158,8 @@ function roughLength([a, b, c, d]: readonly [Point, Point, Point, Point]): numbe
 const VOTES = 9
 const BESIDE_PX = 0.5
 
-/** Normals turned out of the shape: by its windings on either side, at a few places. */
-function outwardsOn(samples: readonly Bare[], rings: readonly (readonly Point[])[]): Bare[] {
+/** Which way is out of the shape: by its windings on either side of samples, at a few places. */
+function sideOf(samples: readonly Bare[], rings: readonly (readonly Point[])[]): Side {
 	let votes = 0
 	const step = Math.max(1, Math.floor(samples.length / VOTES))
 	for (let i = 0; i < samples.length; i += step) {
@@ -159,9 +171,11 @@ function outwardsOn(samples: readonly Bare[], rings: readonly (readonly Point[])
 		}
 		votes += inside(BESIDE_PX) - inside(-BESIDE_PX)
 	}
-	if (votes <= 0) return [...samples]
-	return samples.map((one) => ({ ...one, outward: scale(one.outward, -1) }))
+	return votes <= 0 ? 1 : -1
 }
+
+const outwards = (samples: readonly Bare[], side: Side): readonly Bare[] =>
+	side === 1 ? samples : samples.map((one) => ({ ...one, outward: scale(one.outward, -1) }))
 
 /** Kept of the edges that a normal crosses, the strongest. */
 const MOST = 4

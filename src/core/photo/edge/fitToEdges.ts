@@ -7,7 +7,13 @@ import { ringWinding } from '../../geometry/polygon'
 import { contourBounds, flattenContour } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
 import { insertOn, settleSince } from '../../path/nodes'
-import { type EdgeSample, edgeDeviation, edgeSamples, type Seeking } from './edgeDeviation'
+import {
+	type EdgeSample,
+	edgeDeviation,
+	edgeSamples,
+	outwardSides,
+	type Seeking,
+} from './edgeDeviation'
 import type { EdgeField } from './edgeField'
 import { type Equation, leastSquares } from './leastSquares'
 import { traceAlong, wayThrough } from './trace'
@@ -107,8 +113,10 @@ function anew(
 	{ reach = REACH_PX, allowance = 0, addWithin = 1 }: FitToEdgesOptions,
 	seeking: Seeking,
 ): Contour[] {
-	return contours.map((contour) => {
-		const { places, found } = traceAlong(contour, field, reach, allowance, seeking)
+	const sides = outwardSides(contours)
+	return contours.map((contour, k) => {
+		const side = item(sides, k)
+		const { places, found } = traceAlong(contour, field, reach, allowance, { ...seeking, side })
 		if (places.length < 4 || found.every((share) => share === 0)) return contour
 		const way = wayThrough(places, contour.closed, WITHIN * addWithin)
 		const [first, last] = [
@@ -134,8 +142,9 @@ function nearest(
 	field: EdgeField,
 	{ allowance = 0, addWithin = 0 }: FitToEdgesOptions,
 ): Contour[] {
-	const measured = (contour: Contour) => {
-		const { offset, covered } = edgeDeviation([contour], field)
+	const sides = outwardSides(begun)
+	const measured = (contour: Contour, k: number) => {
+		const { offset, covered } = edgeDeviation([contour], field, { side: item(sides, k) })
 		const off = Float64Array.from(
 			offset.filter((v) => !Number.isNaN(v)),
 			(v) => Math.abs(v + allowance),
@@ -148,8 +157,8 @@ function nearest(
 		}
 	}
 	const made = begun.map((contour, k) => {
-		const was = measured(contour)
-		const all = forms.map((form) => measured(item(form, k)))
+		const was = measured(contour, k)
+		const all = forms.map((form) => measured(item(form, k), k))
 		// What has lost sight of its edge only seems to be near to it.
 		const seen = Math.max(was.covered, ...all.map(({ covered }) => covered)) - LESS_SEEN
 		const others = all.filter(
