@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { LAYERS } from '../../src/core/photo/lift/network'
 
-/** Writes the trained weights as the module that the core reads: 8 bits each, with a scale for each output. */
+/** Writes the trained weights as the data that the core reads: 8 bits each, with a scale for each output. */
 const [from = 'weights.bin'] = process.argv.slice(2)
 const bytes = readFileSync(from)
 const weights = new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4)
@@ -20,8 +20,4 @@ for (const [inputs, outputs] of LAYERS) {
 	at += outputs * (each + 1)
 }
 const text = Buffer.concat(parts).toString('base64')
-const lines = text.match(/.{1,96}/g) ?? []
-writeFileSync(
-	'src/core/photo/lift/model.ts',
-	`/** The weights of \`network.ts\`, as \`scripts/liftModel\` trained and packed them. */\nexport const MODEL =\n${lines.map((line) => `\t'${line}'`).join(' +\n')}\n`,
-)
+writeFileSync('src/core/photo/lift/model.json', `${JSON.stringify({ weights: text }, null, '\t')}\n`)

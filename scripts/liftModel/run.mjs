@@ -1,5 +1,5 @@
 // Trains the model that Lift sees objects by, from nothing but what is in the project: composes scenes, learns from
-// them, and writes the weights as the module that the core reads. Needs a C++ compiler (`g++`), and two hours or so.
+// them, and writes the weights as the data that the core reads. Needs a C++ compiler (`g++`), and two hours or so.
 //   npm run model [-- SCENES SECONDS]
 import { spawn, spawnSync } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'

@@ -65,6 +65,12 @@ interface Stage {
 
 export function liftingFrom(photo: Pixels): Lifting {
 	let kept: { readonly key: string; readonly place: Place } | null = null
+	/** What was found there before any dab: a finer detail needs no other. */
+	let begun: {
+		readonly place: Place
+		readonly smallest: number
+		readonly inside: Uint8Array
+	} | null = null
 	/** What is inside by the box or lasso alone, then after each dab. */
 	let stages: { readonly key: string; readonly stage: Stage }[] = []
 	return (hint, o = {}) => {
@@ -88,7 +94,7 @@ export function liftingFrom(photo: Pixels): Lifting {
 		for (let n = stages.length; n < keys.length; n++) {
 			const dab = dabs[n - 1]
 			const before = stages[n - 1]?.stage
-			const inside = before && dab ? dabbed(place, before.inside, dab) : begun(o.early)
+			const inside = before && dab ? dabbed(place, before.inside, dab) : begin(o.early)
 			const stage = stageOf(place, inside, parts, finest / scale, dabs.slice(0, n))
 			stages.push({ key: item(keys, n), stage })
 		}
@@ -111,7 +117,13 @@ export function liftingFrom(photo: Pixels): Lifting {
 				.map((way) => way.map((v, i) => scale * v + (i % 2 === 0 ? left : top))),
 		}
 
-		function begun(early: LiftOptions['early']): Uint8Array {
+		function begin(early: LiftOptions['early']): Uint8Array {
+			if (begun?.place !== place || begun.smallest !== smallest)
+				begun = { place, smallest, inside: found(early) }
+			return begun.inside
+		}
+
+		function found(early: LiftOptions['early']): Uint8Array {
 			if (hint.shape) return aboutShape(place, hint.shape)
 			if (!place.surrounded) return new Uint8Array(item(place.seeds, 0).length)
 			if (early) early(roughly(place, foundIn(place, place.first(), smallest)))

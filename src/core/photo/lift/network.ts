@@ -1,7 +1,7 @@
 import { floatAt, item } from '../../geometry/numbers'
 import { floatsOf, type Layer, type Planes, planing, rowOf, someOf } from './convolve'
 import { EVIDENCES } from './evidence'
-import { MODEL } from './model'
+import model from './model.json'
 
 /** Inputs and outputs of each layer: downwards 0; 1, 2; … 7, 8; upwards 9 to 12; last 13. */
 export const LAYERS: readonly (readonly [inputs: number, outputs: number])[] = [
@@ -91,7 +91,7 @@ export function warmModel(): void {
 let read: readonly Layer[] | undefined
 
 function layerAt(number: number): Layer {
-	read ??= layersOf(MODEL)
+	read ??= layersOf(model.weights)
 	return item(read, number)
 }
 

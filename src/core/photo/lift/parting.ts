@@ -1,4 +1,4 @@
-import { at, byteAt, floatAt, intAt } from '../../geometry/numbers'
+import { at, floatAt, intAt } from '../../geometry/numbers'
 import { WAY_X, WAY_Y } from '../eightWays'
 import { IN, OPEN } from './hint'
 import { INSIDE, minCut } from './minCut'
@@ -92,17 +92,6 @@ export function parted({ neighbours, caps }: Boundaries, likely: Float64Array): 
 /** How alike a pixel and its neighbour by a way are, 0 to 1. */
 export function nearness({ caps, smooth }: Boundaries, n: number, d: number): number {
 	return intAt(caps, 8 * n + d) / (STEPS * smooth * (d % 2 === 0 ? 1 : Math.SQRT1_2))
-}
-
-/** What the boundary of what is inside costs, as a log likelihood. */
-export function costAlong({ neighbours, caps }: Boundaries, inside: Uint8Array): number {
-	let sum = 0
-	for (let n = 0; n < inside.length; n++)
-		for (let d = 0; d < 4; d++) {
-			const m = intAt(neighbours, 8 * n + d)
-			if (m >= 0 && byteAt(inside, n) !== byteAt(inside, m)) sum += intAt(caps, 8 * n + d)
-		}
-	return sum / STEPS
 }
 
 /** What a seed says, as a log likelihood; 0 where it says nothing. */

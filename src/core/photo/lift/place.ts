@@ -7,7 +7,7 @@ import { evidenceOf, sharpestOf, sharpestOfCopy } from './evidence'
 import { type LiftHint, OUT, seedsOf } from './hint'
 import { likelihoods } from './network'
 import { type Boundaries, boundariesOf, type Ground } from './parting'
-import { halved, type Pyramid, partOf } from './pyramid'
+import { halved, type Pyramid, partOf, pyramidOf } from './pyramid'
 import { FIRST_PX, MODEL_PX, roundAbout } from './round'
 
 /** The part of a photo that a hint is about, and what is known of it. */
@@ -50,8 +50,7 @@ export function placeOf(photo: Pixels, region: Box, hint: LiftHint): Place {
 	let part = partOf(photo, left, top, width, height)
 	let scale = 1
 	for (; part.width * part.height > MOST_PX; scale *= 2) part = halved(part)
-	const levels = [part]
-	for (let last = part; last.width * last.height > FIRST_PX; levels.push(last)) last = halved(last)
+	const levels = pyramidOf(part, FIRST_PX)
 	const bare = { left, top, scale, levels }
 	const seeds = levels.map((_, n) => seedsOf(hint, region, gridAt(bare, n)))
 	// What was taken already may well be like the object: what is round the box alone tells the ground.
