@@ -20,4 +20,7 @@ for (const [inputs, outputs] of LAYERS) {
 	at += outputs * (each + 1)
 }
 const text = Buffer.concat(parts).toString('base64')
-writeFileSync('src/core/photo/lift/model.json', `${JSON.stringify({ weights: text }, null, '\t')}\n`)
+writeFileSync(
+	'src/core/photo/lift/model.json',
+	`${JSON.stringify({ weights: text }, null, '\t')}\n`,
+)
