@@ -3,7 +3,7 @@ import sharp from 'sharp'
 import type { Box, Pixels } from '../../src/core/index'
 import { between, betweenLogs, normal, oneOf, type Random, whole } from './random'
 import { silhouette } from './shapes'
-import { type Colour, type Picture, paletteOf, photo, texture } from './textures'
+import { type Colour, noise, type Picture, paletteOf, photo, texture } from './textures'
 
 /** A photo of something on some ground, of which is known what is the thing's. */
 export interface Scene {
@@ -33,13 +33,11 @@ const coded = (value: number) => 255 * Math.max(0, value) ** (1 / 2.2)
 
 /** Composes a thing with a ground, its shadow, a lens, grain and compression. `null` where nothing of it shows. */
 export async function sceneOf(r: Random): Promise<Scene | null> {
-	const [width, height] = [whole(r, 150, 430), whole(r, 150, 430)]
+	const by = r() < 0.25 ? between(r, 1.5, 2.6) : 1
+	const [width, height] = [Math.round(by * whole(r, 150, 430)), Math.round(by * whole(r, 150, 430))]
 	const n = width * height
 	const groundColours = paletteOf(r)
-	const alike = r() < 0.35
-	const ownColours = alike
-		? paletteOf(r, groundColours.at(-1)?.map((v) => v + between(r, -45, 45)) as unknown as Colour)
-		: paletteOf(r)
+	const ownColours = paletteBeside(r, groundColours)
 	const ground = await grounded(r, width, height, groundColours)
 	const thing =
 		r() < 0.25
@@ -59,30 +57,16 @@ export async function sceneOf(r: Random): Promise<Scene | null> {
 	}
 	const softness = r() < 0.5 ? 0 : betweenLogs(r, 0.6, 4)
 	const back = softness ? blurred(ground, width, height, 3, softness) : ground
-	const shade = new Float32Array(n)
-	if (r() < 0.72) {
-		const [dx, dy] = [between(r, -0.1, 0.1) * width, between(r, -0.02, 0.1) * height]
-		const depth = between(r, 0.15, 0.72)
-		const moved = shifted(cover, width, height, Math.round(dx), Math.round(dy))
-		const soft = blurred(moved, width, height, 1, betweenLogs(r, 2, 14))
-		for (let k = 0; k < n; k++) shade[k] = depth * (soft[k] ?? 0)
-	}
-	const [leanX, leanY] = [between(r, -0.35, 0.35), between(r, -0.35, 0.35)]
-	// A lamp lights the middle, or whatever it stands beside, and falls off from there.
-	const lamp = r() < 0.45 ? between(r, -0.75, 0.75) : 0
-	const [lampX, lampY] = [between(r, 0.2, 0.8) * width, between(r, 0.2, 0.8) * height]
-	const lampSize = between(r, 0.25, 0.8) * Math.max(width, height)
+	const left = lightLeft(r, cover, width, height)
+	const falls = lamplight(r, width, height)
 	// Light that falls from a warm lamp or the sky leaves a shadow of another tint.
 	const tint = [between(r, 0.93, 1.07), 1, between(r, 0.93, 1.07)]
 	const seen = new Float32Array(3 * n)
 	for (let k = 0; k < n; k++) {
-		const [x, y] = [k % width, Math.floor(k / width)]
-		const near = Math.exp(-((x - lampX) ** 2 + (y - lampY) ** 2) / lampSize ** 2)
-		const lean = 1 + leanX * (x / width - 0.5) + leanY * (y / height - 0.5)
-		const lit = lean * (1 + lamp * (near - 0.5))
+		const lit = falls[k] ?? 1
 		const a = cover[k] ?? 0
 		for (let c = 0; c < 3; c++) {
-			const dark = 1 - (shade[k] ?? 0) * (tint[c] ?? 1)
+			const dark = Math.max(0, 1 - (1 - (left[k] ?? 1)) * (tint[c] ?? 1))
 			seen[3 * k + c] =
 				lit * (a * light(colours[3 * k + c] ?? 0) + (1 - a) * light(back[3 * k + c] ?? 0) * dark)
 		}
@@ -114,6 +98,73 @@ export async function sceneOf(r: Random): Promise<Scene | null> {
 			maxY: Math.min(height - 1, box.maxY + loose()),
 		},
 	}
+}
+
+/** A thing's colours: any, or its ground's nearly, or of its ground's hue but much darker or lighter, as iron is. */
+function paletteBeside(r: Random, ground: readonly Colour[]): Colour[] {
+	const kind = r()
+	const theirs = ground.at(-1) ?? [128, 128, 128]
+	if (kind < 0.32)
+		return paletteOf(r, theirs.map((v) => v + between(r, -45, 45)) as unknown as Colour)
+	if (kind < 0.45) {
+		const by = r() < 0.7 ? between(r, 0.05, 0.5) : between(r, 1.3, 2)
+		return paletteOf(r, theirs.map((v) => v * by) as unknown as Colour)
+	}
+	if (kind < 0.55) {
+		const level = r() < 0.6 ? between(r, 8, 60) : between(r, 90, 240)
+		return paletteOf(r, [level, level + between(r, -5, 5), level + between(r, -8, 8)])
+	}
+	return paletteOf(r)
+}
+
+/** The share of light that a thing leaves the ground: shadows of one lamp or two, and little where they touch. */
+function lightLeft(r: Random, cover: Float32Array, width: number, height: number): Float32Array {
+	const left = new Float32Array(cover.length).fill(1)
+	const darken = (shadow: Float32Array, depth: number) => {
+		for (let k = 0; k < left.length; k++) left[k] = (left[k] ?? 1) * (1 - depth * (shadow[k] ?? 0))
+	}
+	const size = Math.min(width, height)
+	for (let lamps = r() < 0.75 ? (r() < 0.2 ? 2 : 1) : 0; lamps > 0; lamps--)
+		if (r() < 0.55) {
+			const [dx, dy] = [between(r, -0.1, 0.1) * width, between(r, -0.02, 0.1) * height]
+			const moved = shifted(cover, width, height, Math.round(dx), Math.round(dy))
+			darken(blurred(moved, width, height, 1, betweenLogs(r, 2, 14)), between(r, 0.15, 0.72))
+		} else {
+			// What lies flat: its shadow begins at its edge, nearly as sharp, and is softer further out.
+			const [angle, far] = [between(r, 0, 6.28), betweenLogs(r, 0.008, 0.12) * size]
+			const cast = new Float32Array(cover.length)
+			const steps = Math.ceil(far)
+			for (let n = 1; n <= steps; n++) {
+				const by = (far * n) / steps
+				const [dx, dy] = [Math.round(by * Math.cos(angle)), Math.round(by * Math.sin(angle))]
+				const moved = shifted(cover, width, height, dx, dy)
+				for (let k = 0; k < cast.length; k++) cast[k] = Math.max(cast[k] ?? 0, moved[k] ?? 0)
+			}
+			darken(blurred(cast, width, height, 1, betweenLogs(r, 0.4, 5)), between(r, 0.3, 0.85))
+		}
+	if (r() < 0.4) {
+		const touch = blurred(cover, width, height, 1, betweenLogs(r, 0.01, 0.05) * size)
+		const depth = between(r, 0.2, 0.9)
+		darken(touch, depth)
+	}
+	return left
+}
+
+/** How light falls over everything: leaning, from a lamp that lights some place, or mottled. */
+function lamplight(r: Random, width: number, height: number): Float32Array {
+	const [leanX, leanY] = [between(r, -0.35, 0.35), between(r, -0.35, 0.35)]
+	const lamp = r() < 0.5 ? between(r, -0.75, 1.6) : 0
+	const [lampX, lampY] = [between(r, 0.15, 0.85) * width, between(r, 0.15, 0.85) * height]
+	const lampSize = between(r, 0.2, 0.8) * Math.max(width, height)
+	const mottled = r() < 0.2 ? between(r, 0.1, 0.6) : 0
+	const motes = mottled ? noise(r, width, height, betweenLogs(r, 25, 120), 1) : null
+	return Float32Array.from({ length: width * height }, (_, k) => {
+		const [x, y] = [k % width, Math.floor(k / width)]
+		const near = Math.exp(-((x - lampX) ** 2 + (y - lampY) ** 2) / lampSize ** 2)
+		const lean = 1 + leanX * (x / width - 0.5) + leanY * (y / height - 0.5)
+		const mote = 1 + mottled * ((motes?.[k] ?? 0.5) - 0.5)
+		return Math.max(0.05, lean * (1 + lamp * (near - 0.5)) * mote)
+	})
 }
 
 /** One material, or two that meet along a line, or one with things of another strewn over it. */

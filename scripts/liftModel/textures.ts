@@ -74,7 +74,7 @@ function slowly(r: Random, width: number, height: number): Float32Array {
 }
 
 /** Value noise of some octaves, 0 to 1 mostly, stretched along a direction. */
-function noise(
+export function noise(
 	r: Random,
 	width: number,
 	height: number,

@@ -1,4 +1,4 @@
-import { byteAt } from '../../geometry/numbers'
+import { byteAt, intAt } from '../../geometry/numbers'
 
 /** The pixels near a boundary. */
 export interface Band {
@@ -11,11 +11,12 @@ export interface Band {
 /** The pixels within so many steps of the boundary between what is inside and what is not. */
 export function bandOf(inside: Uint8Array, width: number, height: number, steps: number): Band {
 	const away = new Uint8Array(inside.length)
-	const queue: number[] = []
+	const queue = new Int32Array(inside.length)
+	let end = 0
 	const reach = (k: number, far: number) => {
 		if (byteAt(away, k) !== 0) return
 		away[k] = far
-		queue.push(k)
+		queue[end++] = k
 	}
 	for (let y = 0, k = 0; y < height; y++)
 		for (let x = 0; x < width; x++, k++) {
@@ -29,8 +30,8 @@ export function bandOf(inside: Uint8Array, width: number, height: number, steps:
 				reach(k + width, 1)
 			}
 		}
-	for (let n = 0; n < queue.length; n++) {
-		const k = queue[n] as number
+	for (let n = 0; n < end; n++) {
+		const k = intAt(queue, n)
 		const far = byteAt(away, k) + 1
 		if (far > steps) break
 		const x = k % width
@@ -39,7 +40,7 @@ export function bandOf(inside: Uint8Array, width: number, height: number, steps:
 		if (k >= width) reach(k - width, far)
 		if (k < inside.length - width) reach(k + width, far)
 	}
-	return { places: Int32Array.from(queue), away }
+	return { places: queue.slice(0, end), away }
 }
 
 /** Of a side of the boundary so many pixels at most, spread over the picture, none too near to the boundary. */

@@ -218,10 +218,11 @@ function nearTo(was: Uint8Array, is: Uint8Array, width: number, steps: number): 
 function shrunk(inside: Uint8Array, from: number, width: number, height: number, n: number) {
 	const counts = new Int32Array(width * height)
 	const all = new Int32Array(width * height)
-	for (let k = 0; k < inside.length; k++) {
-		const to = (Math.floor(k / from) >> n) * width + ((k % from) >> n)
-		counts[to] = intAt(counts, to) + byteAt(inside, k)
-		all[to] = intAt(all, to) + 1
-	}
+	for (let k = 0, y = 0; k < inside.length; y++)
+		for (let x = 0; x < from; x++, k++) {
+			const to = (y >> n) * width + (x >> n)
+			counts[to] = intAt(counts, to) + byteAt(inside, k)
+			all[to] = intAt(all, to) + 1
+		}
 	return Uint8Array.from(counts, (count, k) => (2 * count > intAt(all, k) ? 1 : 0))
 }

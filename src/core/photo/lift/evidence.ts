@@ -119,18 +119,16 @@ function roughness({ width, height, colours }: Ground): Float32Array {
 export function sharpestOf(picture: Pixels, across: number, down: number, n: number): Float32Array {
 	const { width, height, data } = picture
 	const made = new Float32Array(across * down)
-	const light = new Float32Array(3 * width * height)
-	for (let k = 0, p = 0; k < light.length; k += 3, p += 4)
-		for (let c = 0; c < 3; c++) light[k + c] = floatAt(ROOTS, byteAt(data, p + c))
-	const stride = 3 * width
+	const stride = 4 * width
 	for (let y = 1; y < height - 1; y++) {
 		const row = (y >> n) * across
 		for (let x = 1; x < width - 1; x++) {
-			const k = 3 * (y * width + x)
+			const p = 4 * (y * width + x)
 			let most = 0
-			for (let c = k; c < k + 3; c++) {
-				const dx = floatAt(light, c + 3) - floatAt(light, c - 3)
-				const dy = floatAt(light, c + stride) - floatAt(light, c - stride)
+			for (let c = p; c < p + 3; c++) {
+				const dx = floatAt(ROOTS, byteAt(data, c + 4)) - floatAt(ROOTS, byteAt(data, c - 4))
+				const dy =
+					floatAt(ROOTS, byteAt(data, c + stride)) - floatAt(ROOTS, byteAt(data, c - stride))
 				const d = dx * dx + dy * dy
 				if (d > most) most = d
 			}

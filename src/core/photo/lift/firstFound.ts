@@ -1,4 +1,4 @@
-import { byteAt, floatAt, item } from '../../geometry/numbers'
+import { at, byteAt, floatAt, item } from '../../geometry/numbers'
 import type { Contour } from '../../path/model'
 import { insideOf } from '../inside'
 import { logDensity, mixtureOf, someAt } from './mixture'
@@ -18,22 +18,25 @@ export function foundIn(
 	smallest: number,
 ): Uint8Array {
 	const own = item(place.seeds, level)
-	const cut = (more: (k: number) => number) =>
-		parted(
-			boundaries,
-			Float64Array.from(likely, (z, k) => sureOf(byteAt(own, k)) || clamped(z + more(k))),
-		)
-	let inside = cut(() => 0)
-	for (let round = 0; round < COLOUR_ROUNDS; round++) {
-		const told = toldByColour(ground.colours, likely, inside)
-		if (!told) break
-		inside = cut((k) => floatAt(told, k))
+	const said = new Float64Array(likely.length)
+	// Models of colour need no clean boundary: what is likelier is enough for them, until the last.
+	const likelier = new Uint8Array(likely.length)
+	let told: Float32Array | null = null
+	for (let round = 0; ; round++) {
+		for (let k = 0; k < said.length; k++) {
+			const sum = floatAt(likely, k) + (told ? floatAt(told, k) : 0)
+			said[k] = sureOf(byteAt(own, k)) || clamped(sum)
+			likelier[k] = at(said, k) > 0 ? 1 : 0
+		}
+		if (round === COLOUR_ROUNDS || (round > 0 && !told)) break
+		told = toldByColour(ground.colours, likely, likelier)
 	}
+	const inside = parted(boundaries, said)
 	const speck = smallest / (place.scale * 2 ** level) ** 2
 	return withoutSpecks(inside, ground.width, speck, likely)
 }
 
-/** Colours and cuts take turns so often. */
+/** Colours are modelled so often. */
 const COLOUR_ROUNDS = 2
 /** Where colours tell both sides apart in less than this share of what the model is sure of, they say nothing; … */
 const LEAST_APART = 0.85
@@ -52,23 +55,23 @@ function toldByColour(
 	inside: Uint8Array,
 ): Float32Array | null {
 	const [theirs, ours] = [0, 1].map((side) => {
-		const count = inside.reduce((sum, one) => sum + (one === side ? 1 : 0), 0)
+		let count = 0
+		for (let k = 0; k < inside.length; k++) if (byteAt(inside, k) === side) count++
 		return mixtureOf(someAt(colours, count, (k) => byteAt(inside, k) === side))
 	})
 	if (!theirs?.count || !ours?.count) return null
-	const told = Float32Array.from(likely, (_, k) =>
-		clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k)),
-	)
-	const right = [0, 0]
-	const all = [1, 1]
+	const told = new Float32Array(likely.length)
+	const [right, all] = [new Float64Array(2), new Float64Array(2).fill(1)]
 	for (let k = 0; k < told.length; k++) {
+		const says = clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k))
+		told[k] = says
 		const z = floatAt(likely, k)
 		if (Math.abs(z) < SURE_LOG) continue
 		const side = z > 0 ? 1 : 0
-		all[side] = (all[side] ?? 0) + 1
-		if (floatAt(told, k) > 0 === z > 0) right[side] = (right[side] ?? 0) + 1
+		all[side] = at(all, side) + 1
+		if (says > 0 === z > 0) right[side] = at(right, side) + 1
 	}
-	const apart = Math.min(...right.map((count, side) => count / (all[side] ?? 1)))
+	const apart = Math.min(at(right, 0) / at(all, 0), at(right, 1) / at(all, 1))
 	const share = (MOST_SAID * (apart - LEAST_APART)) / (1 - LEAST_APART)
 	return share > 0 ? told.map((v) => share * v) : null
 }

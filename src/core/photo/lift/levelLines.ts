@@ -1,4 +1,4 @@
-import { byteAt, floatAt, intAt } from '../../geometry/numbers'
+import { byteAt, floatAt, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 
 /**
@@ -11,47 +11,48 @@ import type { Point } from '../../geometry/point'
 export function levelLines(cover: Float32Array, width: number, height: number): Point[][] {
 	// With a border of nothing all round, so that every line closes.
 	const across = width + 2
-	const down = height + 2
-	const padded = new Float32Array(across * down)
-	for (let y = 0; y < height; y++)
-		padded.set(cover.subarray(y * width, (y + 1) * width), (y + 1) * across + 1)
-	const is = (k: number) => floatAt(padded, k) > HALF
-	/** Of each crossing, 2 k + 1 downwards from a pixel and 2 k to its right, the next along the line, −1 for none. */
-	const next = new Int32Array(2 * across * down).fill(-1)
-	const starts: number[] = []
-	for (let y = 0; y < down - 1; y++)
+	const valueAt = (k: number) => {
+		const [x, y] = [(k % across) - 1, Math.floor(k / across) - 1]
+		return x < 0 || y < 0 || x >= width || y >= height ? 0 : floatAt(cover, y * width + x)
+	}
+	/** Of each crossing, 2 k + 1 downwards from a pixel and 2 k to its right, the next along the line. */
+	const next = new Map<number, number>()
+	let [upper, lower] = [new Uint8Array(across + 1), new Uint8Array(across + 1)]
+	for (let y = 0; y <= height; y++) {
+		;[upper, lower] = [lower, upper]
+		lower.fill(0)
+		if (y < height)
+			for (let x = 0, k = y * width; x < width; x++, k++)
+				lower[x + 1] = floatAt(cover, k) > HALF ? 1 : 0
+		let cell = 0
 		for (let x = 0; x < across - 1; x++) {
-			const k = y * across + x
-			const cell =
-				(is(k) ? 1 : 0) |
-				(is(k + 1) ? 2 : 0) |
-				(is(k + across + 1) ? 4 : 0) |
-				(is(k + across) ? 8 : 0)
+			// What were its right corners are its left ones now.
+			cell = ((cell >> 1) & 1) | ((cell & 4) << 1)
+			cell |= (byteAt(upper, x + 1) << 1) | (byteAt(lower, x + 1) << 2)
 			if (cell === 0 || cell === 15) continue
+			const k = y * across + x
 			const sides = [2 * k, 2 * (k + 1) + 1, 2 * (k + across), 2 * k + 1]
 			const ways = WAYS[cell] as string
-			for (let n = 0; n < ways.length; n += 2) {
-				const from = sides[Number(ways[n])] as number
-				next[from] = sides[Number(ways[n + 1])] as number
-				starts.push(from)
-			}
+			for (let n = 0; n < ways.length; n += 2)
+				next.set(item(sides, Number(ways[n])), item(sides, Number(ways[n + 1])))
 		}
+	}
 	const place = (crossing: number): Point => {
 		const k = crossing >> 1
 		const [x, y] = [k % across, Math.floor(k / across)]
-		const other = crossing & 1 ? k + across : k + 1
-		const [a, b] = [floatAt(padded, k), floatAt(padded, other)]
+		const [a, b] = [valueAt(k), valueAt(crossing & 1 ? k + across : k + 1)]
 		const t = (a - HALF) / (a - b)
 		return crossing & 1 ? [x - 0.5, y - 0.5 + t] : [x - 0.5 + t, y - 0.5]
 	}
 	const lines: Point[][] = []
-	const done = new Uint8Array(next.length)
-	for (const start of starts) {
-		if (byteAt(done, start)) continue
+	for (const start of next.keys()) {
 		const line: Point[] = []
-		for (let at = start; !byteAt(done, at); at = intAt(next, at)) {
-			done[at] = 1
+		for (let at: number | undefined = start; at !== undefined; ) {
+			const after = next.get(at)
+			if (after === undefined) break
+			next.delete(at)
 			line.push(place(at))
+			at = after
 		}
 		lines.push(line)
 	}

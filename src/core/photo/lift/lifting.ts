@@ -11,7 +11,7 @@ import type { Pixels } from '../pixels'
 import { dabbed } from './dabbed'
 import { aboutShape, atFullSize, foundIn } from './firstFound'
 import { type Dab, dabsOf, type LiftHint, NothingToLift, regionOf } from './hint'
-import { matteOf } from './matte'
+import { type Matted, matteAnew, matteOf } from './matte'
 import { outlineOf, type Ring, ringsAbout, unsureAlong } from './outlines'
 import { type Place, placeOf } from './place'
 import { ringsOf } from './rings'
@@ -58,6 +58,8 @@ const TRIES = 4
 /** What is inside after some dabs, and its rings. */
 interface Stage {
 	readonly inside: Uint8Array
+	/** The same without what is thinner than is asked for. */
+	readonly matted: Matted
 	readonly rings: readonly Ring[]
 	/** What was fitted to the rings, by the tolerance. */
 	readonly fitted: Map<number, readonly Fitted<Ring>[]>
@@ -95,7 +97,8 @@ export function liftingFrom(photo: Pixels): Lifting {
 			const dab = dabs[n - 1]
 			const before = stages[n - 1]?.stage
 			const inside = before && dab ? dabbed(place, before.inside, dab) : begin(o.early)
-			const stage = stageOf(place, inside, parts, finest / scale, dabs.slice(0, n))
+			const told = dabs.slice(0, n)
+			const stage = stageOf(place, inside, before, parts, finest / scale, told)
 			stages.push({ key: item(keys, n), stage })
 		}
 		const contours = outlinesAt(
@@ -138,6 +141,7 @@ const keyOf = ({ side, points, radius }: Dab): string => JSON.stringify([side, r
 function stageOf(
 	{ levels, left, top, scale }: Place,
 	inside: Uint8Array,
+	before: Stage | undefined,
 	smallest: number,
 	finest: number,
 	dabs: readonly Dab[],
@@ -153,9 +157,13 @@ function stageOf(
 			],
 		),
 	)
-	const matte = matteOf(picture, withoutThin(inside, width, finest))
+	const shown = withoutThin(inside, width, finest)
+	const matted = before
+		? matteAnew(picture, shown, before.matted)
+		: { inside: shown, matte: matteOf(picture, shown) }
 	const keep = (ring: readonly Point[]) => places.some((p) => ringWinding(ring, p) !== 0)
-	return { inside, rings: ringsAbout(matte, width, height, smallest, keep), fitted: new Map() }
+	const rings = ringsAbout(matted.matte, width, height, smallest, keep)
+	return { inside, matted, rings, fitted: new Map() }
 }
 
 /** The outlines of the last stage: what no dab has changed is as it was before it. */

@@ -3,7 +3,7 @@ import { distance, type Point } from '../../geometry/point'
 import type { Pixels } from '../pixels'
 import { rendered } from '../testing/rendered'
 import { levelLines } from './levelLines'
-import { matteOf } from './matte'
+import { matteAnew, matteOf } from './matte'
 
 const MIDDLE: Point = [40.3, 36.6]
 const R = 21.4
@@ -57,4 +57,16 @@ test('where both sides are alike nothing is told, and the pixels say where the b
 	expect(Math.max(...trust)).toBeLessThan(0.05)
 	const [line] = levelLines(cover, WIDTH, HEIGHT)
 	for (const p of line ?? []) expect(Math.abs(distance(p, MIDDLE) - R)).toBeLessThan(0.8)
+})
+
+test('sought anew round what changed alone, it is the same as from the beginning', () => {
+	const photo = inLight(SHARES, 40, 190)
+	const pixels = (wrong: (x: number) => number) =>
+		Uint8Array.from({ length: WIDTH * HEIGHT }, (_, k) => (isIn(k, R + wrong(k % WIDTH)) ? 1 : 0))
+	const [before, after] = [pixels(() => 0), pixels((x) => (x > 58 ? 2 : 0))]
+	const matted = { inside: before, matte: matteOf(photo, before) }
+	const anew = matteAnew(photo, after, matted)
+	expect(anew.matte).toEqual(matteOf(photo, after))
+	expect(anew.matte).not.toEqual(matted.matte)
+	expect(matteAnew(photo, before, matted)).toBe(matted)
 })

@@ -1,5 +1,5 @@
 import type { Box } from '../../geometry/box'
-import { floatAt, item } from '../../geometry/numbers'
+import { floatAt, intAt, item } from '../../geometry/numbers'
 import { coloursOf } from '../colours'
 import type { Grid } from '../inside'
 import type { Pixels } from '../pixels'
@@ -105,7 +105,7 @@ function copyOf(
 ): Copy {
 	const { width, height } = level
 	const ground: Ground = { width, height, colours: coloursOf(level) }
-	const all = Int32Array.from({ length: width * height }, (_, k) => k)
+	const all = counting(width * height)
 	const boundaries = boundariesOf(ground, all, SMOOTH)
 	if (!surrounded)
 		return { level: n, ground, boundaries, likely: new Float32Array(all.length).fill(UNSAID) }
@@ -119,18 +119,12 @@ const FIRST_SAY = 0.2
 
 /** What is known of a larger copy with what was known of the smaller one, which sees more of what is round about. */
 function together(first: Copy, well: Copy): Copy {
-	const { width, height } = well.ground
+	const { width } = well.ground
 	const by = 2 ** (first.level - well.level)
-	const likely = likelyAround(
-		first,
-		width,
-		by,
-		Int32Array.from({ length: width * height }, (_, k) => k),
-	)
-	return {
-		...well,
-		likely: well.likely.map((z, k) => OWN_SAY * z + FIRST_SAY * floatAt(likely, k)),
-	}
+	const likely = likelyAround(first, width, by, counting(well.likely.length))
+	for (let k = 0; k < likely.length; k++)
+		likely[k] = OWN_SAY * floatAt(well.likely, k) + FIRST_SAY * floatAt(likely, k)
+	return { ...well, likely }
 }
 
 /** What the model says of pixels of a larger level, linearly between those that it has seen. */
@@ -142,7 +136,9 @@ export function likelyAt({ well, levels }: Place, n: number, places: Int32Array)
 /** @param by pixels of the larger level for one of the copy's */
 function likelyAround(copy: Copy, across: number, by: number, places: Int32Array): Float32Array {
 	const { width, height } = copy.ground
-	return Float32Array.from(places, (k) => {
+	const made = new Float32Array(places.length)
+	for (let n = 0; n < places.length; n++) {
+		const k = intAt(places, n)
 		const u = ((k % across) + 0.5) / by - 0.5
 		const v = (Math.floor(k / across) + 0.5) / by - 0.5
 		const i = Math.max(0, Math.min(width - 2, Math.floor(u)))
@@ -152,6 +148,14 @@ function likelyAround(copy: Copy, across: number, by: number, places: Int32Array
 		const top = floatAt(copy.likely, o) * (1 - fx) + floatAt(copy.likely, o + 1) * fx
 		const below =
 			floatAt(copy.likely, o + width) * (1 - fx) + floatAt(copy.likely, o + width + 1) * fx
-		return top * (1 - fy) + below * fy
-	})
+		made[n] = top * (1 - fy) + below * fy
+	}
+	return made
+}
+
+/** 0, 1, 2 … */
+function counting(count: number): Int32Array {
+	const made = new Int32Array(count)
+	for (let k = 0; k < count; k++) made[k] = k
+	return made
 }
