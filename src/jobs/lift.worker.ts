@@ -24,6 +24,9 @@ export type LiftAnswer =
 	  }
 	| { readonly ok: false; readonly problem: string }
 
+/** What is wanted of an outline. */
+export type LiftWanted = Omit<LiftOptions, 'early' | 'tell'>
+
 /** A place whose colour is asked for, and how unlike it others may be. */
 export interface ColourArea {
 	readonly at: Point
@@ -44,12 +47,16 @@ const endpoint = {
 		kept = { key, pixels, lift: liftingFrom(pixels) }
 	},
 
-	/** @param early is told the outlines roughly before they are known well */
+	/**
+	 * @param early is told the outlines roughly before they are known well
+	 * @param tell is told how far it has come
+	 */
 	lift: (
 		hint: LiftHint,
-		o: Omit<LiftOptions, 'early'>,
+		o: LiftWanted,
 		early: (contours: readonly Contour[]) => void,
-	): LiftAnswer => answered((part) => ({ ok: true, ...part.lift(hint, { ...o, early }) })),
+		tell: (share: number) => void,
+	): LiftAnswer => answered((part) => ({ ok: true, ...part.lift(hint, { ...o, early, tell }) })),
 
 	byColour: (areas: readonly ColourArea[], o: ByColourOptions): LiftAnswer =>
 		answered(({ pixels }) => {

@@ -1,9 +1,9 @@
 import { proxy, type Remote } from 'comlink'
 import type { Contour } from '@/core'
-import type { ByColourOptions, LiftHint, LiftOptions } from '@/core/pictures'
-import { endpoint, type Watch } from './endpoint'
+import type { ByColourOptions, LiftHint } from '@/core/pictures'
+import { endpoint, type Progress, type Watch } from './endpoint'
 import { handOver, type PictureFrom } from './handOver'
-import type { ColourArea, LiftAnswer, LiftWorker } from './lift.worker'
+import type { ColourArea, LiftAnswer, LiftWanted, LiftWorker } from './lift.worker'
 import { newestOnly } from './newestOnly'
 
 export type { ColourArea, LiftAnswer } from './lift.worker'
@@ -15,12 +15,12 @@ const worker = endpoint<LiftWorker>(
 
 const from = (
 	part: PictureFrom,
-	work: (remote: Remote<LiftWorker>) => Promise<LiftAnswer>,
+	work: (remote: Remote<LiftWorker>, tell: Progress) => Promise<LiftAnswer>,
 	watch: Watch,
 ): Promise<LiftAnswer> =>
-	worker.run(async (remote) => {
+	worker.run(async (remote, tell) => {
 		await handOver(remote, part)
-		return work(remote)
+		return work(remote, tell)
 	}, watch)
 
 /**
@@ -31,10 +31,10 @@ export const liftOutlines = newestOnly(
 	(
 		part: PictureFrom,
 		hint: LiftHint,
-		o: Omit<LiftOptions, 'early'>,
+		o: LiftWanted,
 		early: (contours: readonly Contour[]) => void,
 		watch: Watch = {},
-	) => from(part, (remote) => remote.lift(hint, o, proxy(early)), watch),
+	) => from(part, (remote, tell) => remote.lift(hint, o, proxy(early), proxy(tell)), watch),
 )
 
 /** Has the worker and what it sees by at hand before anything is asked of it. */

@@ -7,7 +7,6 @@ import RemoveRounded from '@mui/icons-material/RemoveRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Chip from '@mui/material/Chip'
-import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import {
 	type Asked,
@@ -18,6 +17,7 @@ import {
 	partCount,
 } from '@/editor/tools/lift/liftSlice'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { ProgressBar } from '@/kit/ProgressBar'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { counted } from './counted'
 import { ALLOWANCE, type WishSlider, WishSliders } from './WishSliders'
@@ -72,7 +72,7 @@ const SLIDERS: Readonly<Record<LiftWish['way'], readonly Slider[]>> = {
 export function LiftOptions() {
 	const { slices, toolAtHand, refresh } = useWorkbench()
 	const lift = slices.of(liftSlice)
-	const { wish, asked, ghost, busy, keeping } = useSlice(liftSlice, (state) => state)
+	const { wish, asked, ghost, busy, share, keeping } = useSlice(liftSlice, (state) => state)
 	const set = (change: Partial<LiftWish>) => {
 		lift.setState((state) => ({ wish: { ...state.wish, ...change } }))
 		refresh()
@@ -107,7 +107,7 @@ export function LiftOptions() {
 					onChange={(on) => set({ openings: on })}
 				/>
 			)}
-			<Box sx={{ minHeight: 4 }}>{busy && <LinearProgress aria-label="Lifting" />}</Box>
+			<Box sx={{ minHeight: 4 }}>{busy && <ProgressBar label="Lifting" share={share} />}</Box>
 			{ghost && (
 				<Typography variant="body2" role="status">
 					{counted(nodes, 'node', 'nodes')}

@@ -76,6 +76,10 @@ function toldByColour(
 	return share > 0 ? told.map((v) => share * v) : null
 }
 
+/** So far the work has come once the model has seen the larger copy, and once the object is found in it. */
+const SEEN = 0.45
+const FOUND = 0.6
+
 /** An edge is sought so far from an outline that was drawn, px of the photo, … */
 const DRAWN_PX = 6
 /** … and what the model says of it counts so little. */
@@ -91,17 +95,27 @@ export function aboutShape(place: Place, shape: readonly Contour[]): Uint8Array 
 	)
 }
 
-/** The object's pixels at full size: its boundary sought anew from level to level. */
-export function atFullSize(place: Place, smallest: number): Uint8Array {
+/**
+ * The object's pixels at full size: its boundary sought anew from level to level.
+ * @param tell is told how far it has come, 0 to 1
+ */
+export function atFullSize(
+	place: Place,
+	smallest: number,
+	tell: (share: number) => void,
+): Uint8Array {
 	const { levels, seeds } = place
 	const well = place.well()
+	tell(SEEN)
 	let inside = foundIn(place, well, smallest)
+	tell(FOUND)
 	for (let n = well.level - 1; n >= 0; n--) {
 		const level = item(levels, n)
 		const start: Uint8Array = doubled(inside, item(levels, n + 1).width, level)
 		inside = refinedInBand(level, item(seeds, n), start, BAND_PX, (places) =>
 			likelyAt(place, n, places),
 		)
+		tell(1 - (1 - FOUND) * (n / well.level))
 	}
 	return inside
 }

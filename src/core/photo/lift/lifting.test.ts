@@ -173,3 +173,22 @@ describe('dabs', () => {
 		expect(lies(on, TIP)).toBe(true)
 	})
 })
+
+test('how far the work has come only grows, and the rough outlines come on the way', () => {
+	const told: (number | 'early')[] = []
+	const lift = liftingFrom(FLOWER)
+	const watched = {
+		tell: (share: number) => told.push(share),
+		early: () => told.push('early'),
+	}
+	lift({ box: BOX }, watched)
+	const shares = told.filter((one) => one !== 'early')
+	expect(shares.length).toBeGreaterThan(4)
+	expect(shares).toEqual([...shares].sort((a, b) => a - b))
+	expect(shares.every((share) => share > 0 && share < 1)).toBe(true)
+	expect(told.indexOf('early')).toBeGreaterThan(0)
+	expect(told.indexOf('early')).toBeLessThan(told.length - 2)
+	const before = told.length
+	lift({ box: BOX, dabs: [dab('inside', 80, 70)] }, watched)
+	expect(told.length).toBe(before + 1)
+})

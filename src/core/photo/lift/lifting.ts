@@ -28,7 +28,12 @@ export interface LiftOptions {
 	readonly finest?: number
 	/** Is told the outlines roughly as soon as they are known so: the small copy's, to within some px. */
 	readonly early?: (contours: Contour[]) => void
+	/** Is told how far the work has come, 0 to 1. */
+	readonly tell?: (share: number) => void
 }
+
+/** How far the work has come once each of its steps is done; what lies between two of them takes as long as it is wide. */
+const COME = { seen: 0.2, guessed: 0.25, found: 0.8, parted: 0.9 } as const
 
 export interface Lifted {
 	/** Closed; parts clockwise on screen and openings the other way, so that both fill rules agree. */
@@ -77,6 +82,7 @@ export function liftingFrom(photo: Pixels): Lifting {
 	let stages: { readonly key: string; readonly stage: Stage }[] = []
 	return (hint, o = {}) => {
 		const { tolerance = TOLERANCE_PX, allowance = 0, smallest = SMALLEST_PX2, finest = 0 } = o
+		const tell = o.tell ?? (() => {})
 		const region = regionOf(hint, photo.width, photo.height)
 		const placeKey = JSON.stringify([region, hint.lasso, hint.taken, hint.shape])
 		if (kept?.key !== placeKey) {
@@ -96,10 +102,11 @@ export function liftingFrom(photo: Pixels): Lifting {
 		for (let n = stages.length; n < keys.length; n++) {
 			const dab = dabs[n - 1]
 			const before = stages[n - 1]?.stage
-			const inside = before && dab ? dabbed(place, before.inside, dab) : begin(o.early)
+			const inside = before && dab ? dabbed(place, before.inside, dab) : begin()
 			const told = dabs.slice(0, n)
 			const stage = stageOf(place, inside, before, parts, finest / scale, told)
 			stages.push({ key: item(keys, n), stage })
+			tell(COME.found + ((COME.parted - COME.found) * (n + 1)) / keys.length)
 		}
 		const contours = outlinesAt(
 			stages.map(({ stage }) => stage),
@@ -120,17 +127,22 @@ export function liftingFrom(photo: Pixels): Lifting {
 				.map((way) => way.map((v, i) => scale * v + (i % 2 === 0 ? left : top))),
 		}
 
-		function begin(early: LiftOptions['early']): Uint8Array {
+		function begin(): Uint8Array {
 			if (begun?.place !== place || begun.smallest !== smallest)
-				begun = { place, smallest, inside: found(early) }
+				begun = { place, smallest, inside: found() }
 			return begun.inside
 		}
 
-		function found(early: LiftOptions['early']): Uint8Array {
+		function found(): Uint8Array {
 			if (hint.shape) return aboutShape(place, hint.shape)
 			if (!place.surrounded) return new Uint8Array(item(place.seeds, 0).length)
-			if (early) early(roughly(place, foundIn(place, place.first(), smallest)))
-			return atFullSize(place, smallest)
+			const first = place.first()
+			tell(COME.seen)
+			if (o.early) o.early(roughly(place, foundIn(place, first, smallest)))
+			tell(COME.guessed)
+			return atFullSize(place, smallest, (share) =>
+				tell(COME.guessed + share * (COME.found - COME.guessed)),
+			)
 		}
 	}
 }

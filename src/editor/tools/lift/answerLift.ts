@@ -20,8 +20,9 @@ import type { LiftHint } from '@/core/pictures'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import type { ToolContext } from '@/editor/bench/definitions'
 import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
+import type { Watch } from '@/jobs/endpoint'
 import type { PictureFrom } from '@/jobs/handOver'
-import { liftColours, liftOutlines } from '@/jobs/lifting'
+import { liftColours, liftOutlines, warmLifting } from '@/jobs/lifting'
 import { Cancelled } from '@/jobs/problems'
 import {
 	type Asked,
@@ -47,12 +48,15 @@ export function answerLifts({ open, slices }: Needs): () => void {
 	let controller = new AbortController()
 	const answer = async (asked: Asked, wish: LiftWish) => {
 		const { signal } = controller
-		lift.setState({ busy: true, problem: null })
+		lift.setState({ busy: true, share: null, problem: null })
 		try {
 			const early = (ghost: LiftGhost) => {
 				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ ghost })
 			}
-			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { signal, early })
+			const tell = (share: number) => {
+				if (!signal.aborted && lift.getState().busy) lift.setState({ share })
+			}
+			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { early, tell, signal })
 			// Something else was drawn meanwhile: its own answer comes.
 			const current = !signal.aborted && lift.getState().asked === asked
 			if (ghost && current) lift.setState({ ...ghost, busy: false })
@@ -68,8 +72,11 @@ export function answerLifts({ open, slices }: Needs): () => void {
 		if (asked && other && bears(asked, wish, before)) void answer(asked, wish)
 	})
 	return () => {
+		const underWay = lift.getState().busy
 		controller.abort()
 		controller = new AbortController()
+		// The worker ended with the work: another one readies itself for what comes.
+		if (underWay) warmLifting()
 	}
 }
 
@@ -88,7 +95,7 @@ async function ghostOf(
 	wish: LiftWish,
 	sheet: Sheet,
 	slices: Needs['slices'],
-	{ signal, early }: { signal: AbortSignal; early: (ghost: LiftGhost) => void },
+	{ early, ...watch }: Watch & { early: (ghost: LiftGhost) => void },
 ): Promise<Answered | null> {
 	const within = asked.way === 'colour' ? withinOf(sheet, asked.within) : []
 	const photo = photoFor(asked, sheet)
@@ -126,14 +133,14 @@ async function ghostOf(
 						tolerance: o.tolerance,
 						within: inner.map((one) => transformContour(one, [1, 0, 0, 1, -left, -top])),
 					},
-					{ signal },
+					watch,
 				)
 			: await liftOutlines(
 					part,
 					hintOf(asked, takenBeside(sheet, asked), (p) => near(on(p)), scale),
 					o,
 					(rough) => early({ contours: placed(rough), unsure: [] }),
-					{ signal },
+					watch,
 				)
 	if (!answer) return null
 	if (!answer.ok) {

@@ -77,6 +77,8 @@ export interface LiftState {
 	readonly ghost: LiftGhost | null
 	/** An answer is awaited; until it comes the ghost is rough, or the one before. */
 	readonly busy: boolean
+	/** How far it has come, 0 to 1; `null` where nobody can tell. */
+	readonly share: number | null
 	/** What is awaited is to be kept as a piece when it comes. */
 	readonly keeping: boolean
 	/** Why nothing was lifted, in words. */
@@ -122,6 +124,7 @@ export const liftSlice: Slice<LiftState> = {
 		asked: null,
 		ghost: null,
 		busy: false,
+		share: null,
 		keeping: false,
 		problem: null,
 		past: [],
