@@ -6,7 +6,7 @@ import type { EdgeField } from './edgeField'
 import { type Like, ON_EDGE, Prices } from './prices'
 
 /** A way that is dearer than the best by this share is good enough: it is found much sooner. */
-const HASTE = 1.6
+const HASTE = 2.2
 /** The window reaches so far beyond the ends, as a share of their distance, and at least so far, px. */
 const MARGIN = 0.35
 const LEAST_MARGIN_PX = 24

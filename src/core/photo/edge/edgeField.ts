@@ -5,7 +5,7 @@ import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 
 /**
  * A photo's edges: at the centre of each pixel how strongly it changes and which way, and how bright it
- * is; four bytes a pixel, in tiles that are made when they are wanted.
+ * and of what colour it is; six bytes a pixel, in tiles that are made when they are wanted.
  *
  * Pixel (i, j) covers [i, i + 1] × [j, j + 1]; what is kept of it holds for (i + ½, j + ½). Strength is
  * kept as its logarithm: across a blurred step that is a parabola, whose top is the edge's place.
@@ -26,6 +26,9 @@ export interface EdgeTile {
 	readonly direction: Uint8Array
 	/** Brightness, levels. */
 	readonly level: Uint8Array
+	/** Red against green and blue against yellow, halves of levels from 128. */
+	readonly red: Uint8Array
+	readonly blue: Uint8Array
 	/** log₂ of the strength that grain and texture alone have, by blocks of `BLOCK_PX`, row by row. */
 	readonly noise: Float32Array
 }
@@ -105,13 +108,17 @@ export function makeTile(
 	const log = new Uint16Array(TILE_PX * TILE_PX)
 	const direction = new Uint8Array(TILE_PX * TILE_PX)
 	const level = new Uint8Array(TILE_PX * TILE_PX)
+	const red = new Uint8Array(TILE_PX * TILE_PX)
+	const blue = new Uint8Array(TILE_PX * TILE_PX)
 	gradients(pixels, left - origin.x, top - origin.y, width, height, {
 		stride: TILE_PX,
 		log,
 		direction,
 		level,
+		red,
+		blue,
 	})
-	field.tiles[tile] = { log, direction, level, noise: noiseOf(log, width, height) }
+	field.tiles[tile] = { log, direction, level, red, blue, noise: noiseOf(log, width, height) }
 }
 
 /** The share of a block's pixels that an edge through it leaves alone. */
@@ -151,6 +158,24 @@ export function levelAt({ width, height, columns, tiles }: EdgeField, px: number
 	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
 	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
 	return tile ? byteAt(tile.level, ((y & MASK) << TILE_SHIFT) | (x & MASK)) : 0
+}
+
+/** Of a colour its brightness, red against green, and blue against yellow, levels. */
+export type Tone = readonly [level: number, red: number, blue: number]
+
+/** The colour at a place: that of the pixel it lies in. */
+export function toneAt({ width, height, columns, tiles }: EdgeField, px: number, py: number): Tone {
+	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)
+	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
+	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
+	if (!tile) return [0, 0, 0]
+	const k = ((y & MASK) << TILE_SHIFT) | (x & MASK)
+	return [byteAt(tile.level, k), 2 * byteAt(tile.red, k) - 256, 2 * byteAt(tile.blue, k) - 256]
+}
+
+/** How unlike two colours are, levels. */
+export function toneApart([l, r, b]: Tone, [m, s, c]: Tone): number {
+	return Math.hypot(l - m, r - s, b - c)
 }
 
 /** log₂ of the strength at the centre of a pixel; at the photo's border and beyond it that of the last pixel. */

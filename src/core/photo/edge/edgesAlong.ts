@@ -24,7 +24,7 @@ const OVER_NOISE = 1.4
 /** Weaker changes than this are nothing to see, log₂ of levels per px. */
 const LEAST_LOG = -0.5
 /** Sides are looked at so far from the edge, px. */
-const SIDE_PX = 2.5
+export const SIDE_PX = 2.5
 
 /** The log₂ of the strength from which on something is an edge, at a place. */
 export function leastLog(field: EdgeField, x: number, y: number): number {

@@ -48,6 +48,27 @@ describe('following an edge', () => {
 		for (const [, y] of path) expect(Math.abs(y - 36.7)).toBeLessThan(0.3)
 	})
 
+	test('keeps to the colours that lie beside its pins, however much shorter the way along others as light', () => {
+		// A red thing on green that swells, with a blue band of the green's lightness where it would go straight.
+		const [green, blue, red] = [
+			[60, 150, 60],
+			[120, 90, 230],
+			[200, 30, 30],
+		] as const
+		const photo = picture(200, 130, () => 0)
+		for (let k = 0; k < 200 * 130; k++) {
+			const [x, y] = [(k % 200) + 0.5, Math.floor(k / 200) + 0.5]
+			const swollen = Math.hypot(x - 100, y - 80) < 48
+			const colour = y < 80 && !swollen ? green : swollen && y > 68 && y < 80 ? blue : red
+			photo.data.set(colour, 4 * k)
+		}
+		const path = pointsOf(followEdge(edgeField(photo), [14, 81], [186, 79]))
+		const arc = path.filter(([x, y]) => Math.abs(x - 100) < 40 && y < 76)
+		expect(arc.length).toBeGreaterThan(80)
+		expect(p95(arc.map((p) => Math.abs(distance(p, [100, 80]) - 48)))).toBeLessThan(0.5)
+		expect(Math.min(...path.map(([, y]) => y))).toBeLessThan(33)
+	})
+
 	test('near the straight line, a faint edge is kept to beside a strong one that bulges from it', () => {
 		const bulge = (x: number) => 40.5 + 20 * Math.sin((Math.PI * x) / 200)
 		const field = edgeField(picture(200, 90, (x, y) => (y > bulge(x) ? 30 : y >= 40 ? 120 : 128)))

@@ -1,7 +1,7 @@
 import { at, item } from '../../geometry/numbers'
 import { distance, dot, type Point, subtract, unit } from '../../geometry/point'
 import { cheapestWay } from './cheapestWay'
-import { type EdgeField, logAt } from './edgeField'
+import { type EdgeField, logAt, type Tone } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
 import { type Like, MEETS_PX } from './prices'
 import { sharpenCorners } from './sharpenCorners'
@@ -82,7 +82,7 @@ function learned(field: EdgeField, path: Float64Array): Pick<Like, 'lighterRight
 		(_, i): Point => [at(path, 2 * i), at(path, 2 * i + 1)],
 	).slice(-LEARNED_FROM)
 	let right = 0
-	const sides: [number, number][] = []
+	const sides: [Tone, Tone][] = []
 	for (let i = 2; i + 2 < points.length; i += 4) {
 		const [p, q] = [item(points, i - 2), item(points, i + 2)]
 		const place = onEdge(field, item(points, i))
@@ -92,7 +92,7 @@ function learned(field: EdgeField, path: Float64Array): Pick<Like, 'lighterRight
 		sides.push([...place.sides])
 	}
 	const median = (side: 0 | 1) =>
-		sides.map((one) => one[side]).sort((x, y) => x - y)[sides.length >> 1]
+		sides.map((one) => one[side]).sort((one, other) => one[0] - other[0])[sides.length >> 1]
 	const [dark, light] = [median(0), median(1)]
 	return {
 		lighterRight: Math.abs(right) > sides.length / 2 ? right > 0 : undefined,

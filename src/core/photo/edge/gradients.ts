@@ -20,6 +20,9 @@ export interface Kept {
 	readonly direction: Uint8Array
 	/** Brightness, smoothed, levels. */
 	readonly level: Uint8Array
+	/** Red against green, and blue against yellow, smoothed, halves of levels from 128. */
+	readonly red: Uint8Array
+	readonly blue: Uint8Array
 }
 
 export const LOG_STEPS = 4096
@@ -37,7 +40,7 @@ export function gradients(
 	top: number,
 	width: number,
 	height: number,
-	{ stride: toStride, log: logs, direction, level: brightness }: Kept,
+	{ stride: toStride, log: logs, direction, level: brightness, red: reds, blue: blues }: Kept,
 ): void {
 	// One px wider all round than the part: its differences are central.
 	const stride = width + 2
@@ -78,6 +81,8 @@ export function gradients(
 			const log = log2(squared) / 2 - LEAST_LOG
 			logs[to] = log > 0 ? log * LOG_STEPS + 0.5 : 0
 			brightness[to] = floatAt(bright, k)
+			reds[to] = 128 + floatAt(red, k)
+			blues[to] = 128 + floatAt(blue, k)
 			const a = ax * ax + ay * ay
 			const b = bx * bx + by * by
 			const c = cx * cx + cy * cy

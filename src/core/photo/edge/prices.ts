@@ -1,15 +1,15 @@
 import { floatAt, intAt } from '../../geometry/numbers'
 import { cross, distance, type Point, subtract } from '../../geometry/point'
 import { WAY_X, WAY_Y } from '../eightWays'
-import { type EdgeField, levelAt, logAt, turnAt } from './edgeField'
-import { leastLog } from './edgesAlong'
+import { type EdgeField, logAt, type Tone, toneApart, toneAt, turnAt } from './edgeField'
+import { leastLog, SIDE_PX } from './edgesAlong'
 
 /** What is known of the edge that is followed. */
 export interface Like {
 	/** Whether what is lighter lies to the right of the way. */
 	readonly lighterRight?: boolean | undefined
-	/** Brightness on its darker and its lighter side where it was sure, levels. */
-	readonly sides: readonly (readonly [dark: number, light: number])[]
+	/** The colours on its darker and its lighter side where it was sure. */
+	readonly sides: readonly (readonly [dark: Tone, light: Tone])[]
 	/** Octaves by which it must stand out beyond what counts as an edge. */
 	readonly clear: number
 	/** The straight line that it lies near. */
@@ -24,9 +24,9 @@ export interface Like {
 export const ON_EDGE = 5
 /** … a px beside all edges, … */
 const OFF_EDGE = 32
-/** … and more for an edge of which the wrong side is light, or which other brightness lies beside. */
+/** … and more for an edge of which the wrong side is light, or which other colours lie beside. */
 const WRONG_SIDE = 12
-const OTHER_SIDES = 14
+const OTHER_SIDES = 44
 /** What a px far from the straight line costs more; an edge bulges from it by this share of it, and px. */
 const FAR_FROM_CHORD = 30
 const BULGE = 0.3
@@ -43,9 +43,9 @@ const MOST = 110
 const FAINT = 1
 /** … and octaves above that at which an edge is as good as any. */
 const PLAIN = 2.5
-/** Sides are looked at so far from the edge, px. */
-const SIDE_PX = 2.5
-/** Differences in brightness are seen in proportion to that across the edge, and to this at least, levels. */
+/** How much it counts that both sides are what is known, and not one of them alone. */
+const BOTH = 0.4
+/** Differences in colour are seen in proportion to that across the edge, and to this at least, levels. */
 const LEAST_CONTRAST = 24
 
 /** From an edge to its light side, by directions in 256ths of a turn, px. */
@@ -153,22 +153,28 @@ export class Prices {
 		return Math.max(0, Math.min(1, 1.6 - off))
 	}
 
-	/** How unlike what is known the brightness on either side is, 0 to 1. */
+	/** How unlike what is known the colours on either side are, 0 to 1. */
 	private otherness(i: number, j: number, turn: number): number {
 		const { sides } = this.like
 		if (sides.length === 0) return 0
 		const dx = floatAt(SIDE_X, turn)
 		const dy = floatAt(SIDE_Y, turn)
-		const dark = levelAt(this.field, i + 0.5 - dx, j + 0.5 - dy)
-		const light = levelAt(this.field, i + 0.5 + dx, j + 0.5 + dy)
+		const dark = toneAt(this.field, i + 0.5 - dx, j + 0.5 - dy)
+		const light = toneAt(this.field, i + 0.5 + dx, j + 0.5 + dy)
 		let least = 1
 		for (const [d, l] of sides) {
-			const much = Math.max(LEAST_CONTRAST, Math.abs(l - d))
-			const one = Math.abs(dark - d) / much
-			const other = Math.abs(light - l) / much
-			// What is beside an object changes; the object itself changes less.
-			least = Math.min(least, 0.75 * Math.min(one, other) + 0.25 * Math.max(one, other))
+			const much = Math.max(LEAST_CONTRAST, toneApart(l, d))
+			// What a colour is lighter in than another depends on the two: sides may be the other way round.
+			least = Math.min(
+				least,
+				unlike(toneApart(dark, d) / much, toneApart(light, l) / much),
+				unlike(toneApart(dark, l) / much, toneApart(light, d) / much),
+			)
 		}
 		return least
 	}
 }
+
+/** What is beside an object changes; the object itself changes less. */
+const unlike = (one: number, other: number) =>
+	BOTH * Math.max(one, other) + (1 - BOTH) * Math.min(one, other)

@@ -1,6 +1,6 @@
 import { distance, type Point, subtract, unit } from '../../geometry/point'
-import { directionAt, type EdgeField, logAt } from './edgeField'
-import { edgesAlong, leastLog } from './edgesAlong'
+import { directionAt, type EdgeField, logAt, type Tone, toneAt } from './edgeField'
+import { edgesAlong, leastLog, SIDE_PX } from './edgesAlong'
 
 /** A place on an edge. */
 export interface EdgePlace {
@@ -9,8 +9,8 @@ export interface EdgePlace {
 	readonly tangent: Point
 	/** Levels per px. */
 	readonly strength: number
-	/** Brightness on its darker and its lighter side, levels. */
-	readonly sides: readonly [dark: number, light: number]
+	/** The colours on its darker and its lighter side. */
+	readonly sides: readonly [dark: Tone, light: Tone]
 }
 
 export interface SnapOptions {
@@ -25,6 +25,7 @@ export interface SnapOptions {
 const REACH_PX = 8
 /** An edge at the end of reach counts as much less, in octaves of strength. */
 const FAR = 2
+const NO_TONE: Tone = [0, 0, 0]
 /** Steps along the edge to the place nearest to where one asks. */
 const STEPS = 4
 
@@ -59,7 +60,7 @@ export function onFrame(
 	if (!best) return undefined
 	const [, [u, v], tangent] = best
 	const at: Point = [Math.max(0, Math.min(width, u)), Math.max(0, Math.min(height, v))]
-	return { at, tangent, strength: 0, sides: [0, 0] }
+	return { at, tangent, strength: 0, sides: [NO_TONE, NO_TONE] }
 }
 
 function onPhotosEdge(
@@ -122,7 +123,10 @@ export function onEdge(field: EdgeField, [x, y]: Point): EdgePlace | undefined {
 	)
 	if (!edge) return undefined
 	const at: Point = [x + edge.t * nx, y + edge.t * ny]
-	const sides =
-		edge.lighter > 0 ? ([edge.before, edge.after] as const) : ([edge.after, edge.before] as const)
+	const [dx, dy] = [edge.lighter * SIDE_PX * nx, edge.lighter * SIDE_PX * ny]
+	const sides = [
+		toneAt(field, at[0] - dx, at[1] - dy),
+		toneAt(field, at[0] + dx, at[1] + dy),
+	] as const
 	return { at, tangent: [ny, -nx], strength: 2 ** edge.log, sides }
 }
