@@ -6,6 +6,7 @@ import type { Contour, PathNode } from '../../path/model'
 import { type EdgeSample, edgeSamples, outwardSides, type Seeking } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
 import { type EdgePlace, snapToEdge } from './snapToEdge'
+import { sidesApart, type Tone, toneApart } from './tones'
 import { traceAlong, wayThrough } from './trace'
 
 export interface BendOptions {
@@ -167,10 +168,10 @@ function bentContour(
 
 /** So near to a node the edge is the one that it was set on, px. */
 const BY_NODE_PX = 7
-/** What speaks against an edge of which the other side is light, and of which the inner side is other than at the nodes, octaves. */
+/** What speaks against an edge of which the other side is light, and beside which other colours lie than at the nodes, octaves. */
 const TURNED = 2.5
-const OTHER = 2.5
-/** Levels by which it is quite another. */
+const OTHER = 4
+/** Levels by which they are quite others. */
 const MUCH = 50
 
 /** How unlike the edges that a segment's nodes were set on others are: those are known, whatever lies in between. */
@@ -179,28 +180,36 @@ function unlikeNodes(
 	{ nodes }: Contour,
 ): NonNullable<Seeking['unlike']> {
 	let lighter = 0
-	const inner = nodes.map(({ at }) => {
-		const near = samples.filter(
-			(one) =>
-				one.crossed &&
-				distance(one.at, at) < BY_NODE_PX &&
-				Math.abs(one.crossed.t) < BY_NODE_PX / 2,
+	const beside = nodes.map(({ at }) => {
+		const near = samples.flatMap((one) =>
+			one.crossed && distance(one.at, at) < BY_NODE_PX && Math.abs(one.crossed.t) < BY_NODE_PX / 2
+				? [one.crossed]
+				: [],
 		)
-		lighter += near.reduce((sum, { crossed }) => sum + (crossed?.lighter ?? 0), 0)
-		const levels = near.map(({ crossed }) => crossed?.before ?? 0).sort((a, b) => a - b)
-		return levels[levels.length >> 1]
+		lighter += near.reduce((sum, edge) => sum + edge.lighter, 0)
+		if (near.length === 0) return undefined
+		return [
+			middleTone(near.map(({ before }) => before)),
+			middleTone(near.map(({ after }) => after)),
+		] as const
 	})
-	const known = inner.filter((level) => level !== undefined)
-	const sure = Math.abs(lighter) > known.length / 2
+	const known = beside.filter((tones) => tones !== undefined).length
+	const sure = Math.abs(lighter) > known / 2
 	return (edge, segment) => {
-		const ends = [inner[segment], inner[(segment + 1) % nodes.length]].filter(
-			(v) => v !== undefined,
+		const off = [beside[segment], beside[(segment + 1) % nodes.length]].flatMap((tones) =>
+			tones ? [sidesApart(toneApart(edge.before, tones[0]), toneApart(edge.after, tones[1]))] : [],
 		)
-		const off = ends.length > 0 ? Math.min(...ends.map((v) => Math.abs(edge.before - v))) : 0
 		const turned = sure && Math.sign(lighter) !== edge.lighter ? TURNED : 0
-		return turned + OTHER * Math.min(1, off / MUCH)
+		return turned + (off.length > 0 ? OTHER * Math.min(1, Math.min(...off) / MUCH) : 0)
 	}
 }
+
+/** The colour in the middle of some, by brightness. */
+const middleTone = (tones: readonly Tone[]): Tone =>
+	item(
+		tones.toSorted((one, other) => one[0] - other[0]),
+		tones.length >> 1,
+	)
 
 /** However long a segment is, its edge is no further off than so many times the reach, or than this, px. */
 const LEAST_REACH_PX = 8

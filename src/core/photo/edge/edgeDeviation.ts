@@ -5,6 +5,7 @@ import { flattenContour, segmentCubic, segments } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import type { EdgeField } from './edgeField'
 import { type Crossed, edgesAlong } from './edgesAlong'
+import { toneApart } from './tones'
 
 /** How outlines lie against a photo's edges, sample by sample along them. */
 export interface EdgeProfile {
@@ -186,9 +187,9 @@ const FAR = 1.4
 const JUMP = 0.9
 const MOST_JUMP = 4
 const TURNED = 2.5
-/** What it costs that neither side stays as bright as it was, by so many levels. */
+/** What it costs that neither side keeps its colour, by so many levels. */
 const OTHER_SIDES = 1
-const MUCH = 40
+const MUCH = 80
 const BREAK = 0.7
 /** Octaves above what counts at all at which an edge is quite sure. */
 const QUITE_SURE = 2.5
@@ -258,7 +259,7 @@ function withEdges(
 function change(a: Crossed | null, b: Crossed | null, jump: number, most: number): number {
 	if (!a && !b) return 0
 	if (!a || !b) return BREAK
-	const sides = Math.min(Math.abs(a.before - b.before), Math.abs(a.after - b.after))
+	const sides = Math.min(toneApart(a.before, b.before), toneApart(a.after, b.after))
 	return (
 		jump * Math.min(most, Math.abs(a.t - b.t)) +
 		OTHER_SIDES * Math.min(1, sides / MUCH) +

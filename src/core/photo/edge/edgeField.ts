@@ -2,6 +2,7 @@ import { byteAt, floatAt, wordAt } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import type { Pixels } from '../pixels'
 import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
+import type { Tone } from './tones'
 
 /**
  * A photo's edges: at the centre of each pixel how strongly it changes and which way, and how bright it
@@ -160,9 +161,6 @@ export function levelAt({ width, height, columns, tiles }: EdgeField, px: number
 	return tile ? byteAt(tile.level, ((y & MASK) << TILE_SHIFT) | (x & MASK)) : 0
 }
 
-/** Of a colour its brightness, red against green, and blue against yellow, levels. */
-export type Tone = readonly [level: number, red: number, blue: number]
-
 /** The colour at a place: that of the pixel it lies in. */
 export function toneAt({ width, height, columns, tiles }: EdgeField, px: number, py: number): Tone {
 	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)
@@ -171,11 +169,6 @@ export function toneAt({ width, height, columns, tiles }: EdgeField, px: number,
 	if (!tile) return [0, 0, 0]
 	const k = ((y & MASK) << TILE_SHIFT) | (x & MASK)
 	return [byteAt(tile.level, k), 2 * byteAt(tile.red, k) - 256, 2 * byteAt(tile.blue, k) - 256]
-}
-
-/** How unlike two colours are, levels. */
-export function toneApart([l, r, b]: Tone, [m, s, c]: Tone): number {
-	return Math.hypot(l - m, r - s, b - c)
 }
 
 /** log₂ of the strength at the centre of a pixel; at the photo's border and beyond it that of the last pixel. */

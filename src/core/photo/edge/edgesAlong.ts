@@ -1,4 +1,5 @@
-import { directionAt, type EdgeField, levelAt, logAt, logBetween, noiseAt } from './edgeField'
+import { directionAt, type EdgeField, logAt, logBetween, noiseAt, toneAt } from './edgeField'
+import type { Tone } from './tones'
 
 /** An edge that a line crosses. */
 export interface Crossed {
@@ -10,9 +11,9 @@ export interface Crossed {
 	readonly lighter: 1 | -1
 	/** Octaves by which it stands out from what counts at all. */
 	readonly clear: number
-	/** Brightness a little before it and a little after it, levels. */
-	readonly before: number
-	readonly after: number
+	/** The colours a little before it and a little after it. */
+	readonly before: Tone
+	readonly after: Tone
 }
 
 /** Places at which strength is looked at, px apart. */
@@ -79,8 +80,8 @@ export function edgesAlong(
 			log: strength,
 			lighter: along > 0 ? 1 : -1,
 			clear: strength - least,
-			before: levelAt(field, px - SIDE_PX * nx, py - SIDE_PX * ny),
-			after: levelAt(field, px + SIDE_PX * nx, py + SIDE_PX * ny),
+			before: toneAt(field, px - SIDE_PX * nx, py - SIDE_PX * ny),
+			after: toneAt(field, px + SIDE_PX * nx, py + SIDE_PX * ny),
 		}
 	}
 }

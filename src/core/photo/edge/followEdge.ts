@@ -1,11 +1,12 @@
 import { at, item } from '../../geometry/numbers'
 import { distance, dot, type Point, subtract, unit } from '../../geometry/point'
 import { cheapestWay } from './cheapestWay'
-import { type EdgeField, logAt, type Tone } from './edgeField'
+import { type EdgeField, logAt } from './edgeField'
 import { edgesAlong, leastLog } from './edgesAlong'
 import { type Like, MEETS_PX } from './prices'
 import { sharpenCorners } from './sharpenCorners'
 import { type EdgePlace, onEdge, onFrame, snapToEdge } from './snapToEdge'
+import type { Tone } from './tones'
 
 export interface FollowOptions {
 	/** How far the edge may be from either end, px; 8 unless said otherwise. */

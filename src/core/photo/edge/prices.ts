@@ -1,8 +1,9 @@
 import { floatAt, intAt } from '../../geometry/numbers'
 import { cross, distance, type Point, subtract } from '../../geometry/point'
 import { WAY_X, WAY_Y } from '../eightWays'
-import { type EdgeField, logAt, type Tone, toneApart, toneAt, turnAt } from './edgeField'
+import { type EdgeField, logAt, toneAt, turnAt } from './edgeField'
 import { leastLog, SIDE_PX } from './edgesAlong'
+import { sidesApart, type Tone, toneApart } from './tones'
 
 /** What is known of the edge that is followed. */
 export interface Like {
@@ -43,8 +44,6 @@ const MOST = 110
 const FAINT = 1
 /** … and octaves above that at which an edge is as good as any. */
 const PLAIN = 2.5
-/** How much it counts that both sides are what is known, and not one of them alone. */
-const BOTH = 0.4
 /** Differences in colour are seen in proportion to that across the edge, and to this at least, levels. */
 const LEAST_CONTRAST = 24
 
@@ -167,14 +166,10 @@ export class Prices {
 			// What a colour is lighter in than another depends on the two: sides may be the other way round.
 			least = Math.min(
 				least,
-				unlike(toneApart(dark, d) / much, toneApart(light, l) / much),
-				unlike(toneApart(dark, l) / much, toneApart(light, d) / much),
+				sidesApart(toneApart(dark, d) / much, toneApart(light, l) / much),
+				sidesApart(toneApart(dark, l) / much, toneApart(light, d) / much),
 			)
 		}
 		return least
 	}
 }
-
-/** What is beside an object changes; the object itself changes less. */
-const unlike = (one: number, other: number) =>
-	BOTH * Math.max(one, other) + (1 - BOTH) * Math.min(one, other)

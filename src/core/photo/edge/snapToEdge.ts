@@ -1,6 +1,7 @@
 import { distance, type Point, subtract, unit } from '../../geometry/point'
-import { directionAt, type EdgeField, logAt, type Tone, toneAt } from './edgeField'
+import { directionAt, type EdgeField, logAt, toneAt } from './edgeField'
 import { edgesAlong, leastLog, SIDE_PX } from './edgesAlong'
+import type { Tone } from './tones'
 
 /** A place on an edge. */
 export interface EdgePlace {

@@ -181,7 +181,7 @@ function refinedNear(
 	})
 	const refined = refinedInBand(
 		partOf(picture, left, top, width, height),
-		held,
+		{ seeds: held },
 		is,
 		steps,
 		(places) => likelyAt(place, 0, places.map(whole)).map((z) => DOUBTED * z),

@@ -7,6 +7,7 @@ import { clamped, parted, sureOf } from './parting'
 import { type Copy, gridAt, likelyAt, type Place } from './place'
 import { doubled } from './pyramid'
 import { withoutSpecks } from './rings'
+import { strandsOn } from './strands'
 
 /** The boundary is sought anew at each level so near to where it was, px. */
 const BAND_PX = 3
@@ -90,7 +91,7 @@ export function aboutShape(place: Place, shape: readonly Contour[]): Uint8Array 
 	const { levels, seeds, scale } = place
 	const drawn = insideOf(shape, gridAt(place, 0))
 	const steps = Math.max(2, Math.round(DRAWN_PX / scale))
-	return refinedInBand(item(levels, 0), item(seeds, 0), drawn, steps, (places) =>
+	return refinedInBand(item(levels, 0), { seeds: item(seeds, 0) }, drawn, steps, (places) =>
 		likelyAt(place, 0, places).map((z) => HARDLY * z),
 	)
 }
@@ -108,13 +109,16 @@ export function atFullSize(
 	const well = place.well()
 	tell(SEEN)
 	let inside = foundIn(place, well, smallest)
+	let thin = strandsOn(well.likely, item(seeds, well.level), inside, well.ground.width)
+	inside = inside.map((one, k) => one | byteAt(thin, k))
 	tell(FOUND)
 	for (let n = well.level - 1; n >= 0; n--) {
 		const level = item(levels, n)
-		const start: Uint8Array = doubled(inside, item(levels, n + 1).width, level)
-		inside = refinedInBand(level, item(seeds, n), start, BAND_PX, (places) =>
-			likelyAt(place, n, places),
-		)
+		const across = item(levels, n + 1).width
+		const start: Uint8Array = doubled(inside, across, level)
+		thin = doubled(thin, across, level)
+		const known = { seeds: item(seeds, n), thin }
+		inside = refinedInBand(level, known, start, BAND_PX, (places) => likelyAt(place, n, places))
 		tell(1 - (1 - FOUND) * (n / well.level))
 	}
 	return inside

@@ -3,7 +3,7 @@ import { coloursOf } from '../colours'
 import type { Pixels } from '../pixels'
 import { type Band, bandOf, spreadOver } from './band'
 import { addTo, logDensity, type Mixture, mixtureFrom, mixtureOf } from './mixture'
-import { boundariesOf, clamped, parted, SURE, sureOf } from './parting'
+import { type Boundaries, boundariesOf, clamped, parted, SURE, sureOf } from './parting'
 
 /** A px of boundary where nothing changes, as a log likelihood. */
 const SMOOTH = 6
@@ -23,15 +23,43 @@ const LEAST_COLOURS = 40
 const MOST_COLOURS = 4000
 
 /**
+ * Of what is thin no colours can be gathered: they count so much less there, the model so much more, as a log
+ * likelihood, and a boundary costs this share.
+ */
+const THIN_COLOUR = 0.25
+const THIN_MORE = 0.5
+const THIN_SMOOTH = 0.3
+
+/** What is known of each pixel. */
+export interface Known {
+	readonly seeds: Uint8Array
+	/** 1 where the object is so thin that its boundary may be long. */
+	readonly thin?: Uint8Array
+}
+
+/** Where things are thin a boundary costs less. */
+function softened({ caps, neighbours }: Boundaries, places: Int32Array, thin: Uint8Array): void {
+	for (let n = 0; n < places.length; n++) {
+		if (!byteAt(thin, intAt(places, n))) continue
+		for (let d = 0; d < 8; d++) {
+			const m = intAt(neighbours, 8 * n + d)
+			if (m < 0) continue
+			const cost = Math.round(THIN_SMOOTH * intAt(caps, 8 * n + d))
+			caps[8 * n + d] = cost
+			caps[8 * m + ((d + 4) & 7)] = cost
+		}
+	}
+}
+
+/**
  * The boundary of what is inside sought anew in a narrow band about it: by the colours of all of either side,
  * and by those near the place (Lombaert, Sun, Grady & Xu, 2005).
- * @param seeds what is known of each pixel
  * @param steps how far the boundary may go, px
  * @param prior what else is known of pixels, as a log likelihood
  */
 export function refinedInBand(
 	picture: Pixels,
-	seeds: Uint8Array,
+	{ seeds, thin }: Known,
 	inside: Uint8Array,
 	steps: number,
 	prior: (places: Int32Array) => Float32Array,
@@ -61,10 +89,17 @@ export function refinedInBand(
 			const here = cell
 				? logDensity(cell[0], colours, 3 * n) - logDensity(cell[1], colours, 3 * n)
 				: all
-			likely[n] = clamped(ALL_WEIGHT * all + NEAR_WEIGHT * here) + PRIOR_WEIGHT * floatAt(said, n)
+			const colour = ALL_WEIGHT * all + NEAR_WEIGHT * here
+			const own = floatAt(said, n)
+			likely[n] =
+				thin && byteAt(thin, k)
+					? THIN_COLOUR * clamped(colour) + own + THIN_MORE
+					: clamped(colour) + PRIOR_WEIGHT * own
 		}
 	}
-	const next = parted(boundariesOf({ width, height, colours }, asked, SMOOTH), likely)
+	const boundaries = boundariesOf({ width, height, colours }, asked, SMOOTH)
+	if (thin) softened(boundaries, asked, thin)
+	const next = parted(boundaries, likely)
 	const refined = inside.slice()
 	for (let n = 0; n < asked.length; n++) refined[intAt(asked, n)] = byteAt(next, n)
 	return refined
