@@ -28,7 +28,8 @@ export {
 	tileGround,
 } from './photo/edge/edgeField'
 export { type EdgesOnSheet, edgesOnSheet } from './photo/edge/edgesOnSheet'
-export { type FitToEdgesOptions, type FittedToEdges, fitToEdges } from './photo/edge/fitToEdges'
+export type { FitToEdgesOptions } from './photo/edge/fitOptions'
+export { type FittedToEdges, fitToEdges } from './photo/edge/fitToEdges'
 export { type FollowOptions, followEdge } from './photo/edge/followEdge'
 export { type EdgePlace, type SnapOptions, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
