@@ -16,7 +16,7 @@
 #include <thread>
 #include <vector>
 
-constexpr int EVIDENCES = 14;
+constexpr int EVIDENCES = 16;
 constexpr float STEPS = 40;
 constexpr float LEAK = 0.1f;
 
@@ -236,6 +236,24 @@ static void read(const std::string &name, std::vector<Sample> &into) {
 	}
 }
 
+// Weights to begin with. Those of a model that knew fewer evidences say nothing of the others.
+static void readWeights(const char *name, std::vector<float> &weights) {
+	std::ifstream file(name, std::ios::binary | std::ios::ate);
+	const size_t there = (size_t)file.tellg() / 4, each = (size_t)LAYERS[0].out * 9;
+	const size_t less = (weights.size() - there) / each, known = EVIDENCES - less;
+	std::vector<float> read(there);
+	file.seekg(0);
+	file.read((char *)read.data(), 4 * there);
+	auto from = read.begin();
+	auto to = weights.begin();
+	for (int o = 0; o < LAYERS[0].out; o++) {
+		to = std::copy_n(from, known * 9, to);
+		from += known * 9;
+		to = std::fill_n(to, less * 9, 0.f);
+	}
+	std::copy(from, read.end(), to);
+}
+
 int main(int argc, char **argv) {
 	if (argc < 4) { std::fprintf(stderr, "train SECONDS OUT.bin SAMPLES.bin ...\n"); return 2; }
 	const double seconds = std::atof(argv[1]);
@@ -248,7 +266,7 @@ int main(int argc, char **argv) {
 	std::vector<float> weights(net.count), m(net.count), v(net.count);
 	std::normal_distribution<float> normal;
 	for (size_t l = 0; l < LAYERS.size(); l++) { const size_t k = (size_t)LAYERS[l].in * LAYERS[l].out * 9; const float s = std::sqrt(2.f / (LAYERS[l].in * 9)) * (l == 13 ? 0.3f : 1.f); for (size_t i = 0; i < k; i++) weights[net.at[l] + i] = s * normal(random); }
-	if (const char *from = std::getenv("FROM")) { std::ifstream f(from, std::ios::binary); f.read((char *)weights.data(), 4 * net.count); }
+	if (const char *from = std::getenv("FROM")) readWeights(from, weights);
 	const float most = std::getenv("RATE") ? std::atof(std::getenv("RATE")) : 2e-3f;
 	std::printf("%zu samples, %zu weights\n", samples.size(), net.count); std::fflush(stdout);
 	const int threads = std::getenv("THREADS") ? std::atoi(std::getenv("THREADS")) : 2, each = 4;

@@ -2,13 +2,14 @@ import { at, byteAt, floatAt } from '../../geometry/numbers'
 import { LIGHT } from '../light'
 import type { Pixels } from '../pixels'
 import { barriers } from './barrier'
+import { closed, enclosure } from './enclosure'
 import { OUT } from './hint'
 import { likeliest, logDensity, mixtureOf, partMean, someAt, someOf } from './mixture'
 import type { Ground } from './parting'
 import { withoutSurround } from './surround'
 
 /** Kinds of evidence that each pixel of a small copy has; see {@link evidenceOf}. */
-export const EVIDENCES = 14
+export const EVIDENCES = 16
 
 /** Colours are told apart by so many parts. */
 const PARTS = 12
@@ -27,7 +28,8 @@ const LEAST_BARRIER = 0.5
  * roughly from −1 to 1: colour (3), whether it lies within the hint, how usual its colour is round the box,
  * how much more usual within it than round it, the barrier on the way in, how far it is from the ground's
  * colour in any shade and in which shade, how sharply the picture changes there at full size, its texture,
- * how it differs from the ground carried in from round the box (3).
+ * how it differs from the ground carried in from round the box (3), how sharp an edge lies on the way in, and
+ * that where gaps in edges are closed.
  * @param sharpest by {@link sharpestOf}
  */
 export function evidenceOf(
@@ -57,6 +59,8 @@ export function evidenceOf(
 	const walls = barriers(ground, seeds)
 	const bare = withoutSurround(ground, seeds).colours
 	const rough = roughness(ground)
+	const within = enclosure(sharpest, seeds, width)
+	const withinClosed = enclosure(closed(sharpest, width), seeds, width)
 	const means = Array.from({ length: surround.count }, (_, part) => partMean(surround, part))
 	for (let k = 0; k < n; k++) {
 		const [l, a, b] = [
@@ -89,6 +93,8 @@ export function evidenceOf(
 		made[11 * n + k] = Math.max(-2, Math.min(2, floatAt(bare, 3 * k) / 20))
 		made[12 * n + k] = Math.max(-2, Math.min(2, floatAt(bare, 3 * k + 1) / 20))
 		made[13 * n + k] = Math.max(-2, Math.min(2, floatAt(bare, 3 * k + 2) / 20))
+		made[14 * n + k] = floatAt(within, k) / 3 - 1
+		made[15 * n + k] = floatAt(withinClosed, k) / 3 - 1
 	}
 	return made
 }

@@ -30,7 +30,7 @@ const outputsOf = (layer: number): number => item(LAYERS, layer)[1]
 
 /**
  * How likely each pixel of a small copy is the object's, by a small network that learned from composed scenes
- * (`scripts/liftModel`): a U-Net (Ronneberger, Fischer & Brox, 2015) of 96,543 weights over the evidence.
+ * (`scripts/liftModel`): a U-Net (Ronneberger, Fischer & Brox, 2015) of 96,723 weights over the evidence.
  * @param evidence by `evidenceOf`
  * @returns of each pixel the log of how much likelier it is the object's than not
  */
