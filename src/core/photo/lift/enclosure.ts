@@ -37,7 +37,9 @@ export function enclosure(sharpness: Float32Array, seeds: Uint8Array, width: num
 			if (k >= width) reach(k - width, Math.max(now, level(k - width)))
 			if (k < count - width) reach(k + width, Math.max(now, level(k + width)))
 		}
-	return Float32Array.from(reached, (at) => Math.min(MOST, at / STEPS))
+	const made = new Float32Array(count)
+	for (let k = 0; k < count; k++) made[k] = Math.min(MOST, intAt(reached, k) / STEPS)
+	return made
 }
 
 /** The sharpest of each pixel and those round it: gaps of a pixel in an edge are closed. */
