@@ -1,6 +1,7 @@
 import type { Affine } from '../geometry/affine'
 import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { scaleAbout } from '../geometry/placement'
+import type { Point } from '../geometry/point'
 import { contourBounds } from './contour'
 import { findContour, mapContour, mapPiece, mapPieces } from './edit'
 import { transformPaints } from './gradients'
@@ -21,15 +22,20 @@ export function piecesBox(pieces: readonly Piece[]): Box {
  * with its piece.
  */
 export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Affine): Sheet {
-	return mapPieces(sheet, (piece) =>
-		ids.has(piece.id)
-			? {
-					...piece,
-					contours: piece.contours.map((contour) => movedContour(contour, map)),
-					...movedPaints(piece, map),
-				}
-			: piece,
-	)
+	return mapPieces(sheet, (piece) => (ids.has(piece.id) ? movedPiece(piece, map) : piece))
+}
+
+function movedPiece(piece: Piece, map: Affine): Piece {
+	const contours = piece.contours.map((contour) => movedContour(contour, map))
+	return { ...piece, contours, ...movedPaints(piece, map) }
+}
+
+/** Moves pieces each by its own way; those without one, or with none to go, stay the same objects. */
+function shiftPieces(sheet: Sheet, ways: ReadonlyMap<Piece, Point>): Sheet {
+	return mapPieces(sheet, (piece) => {
+		const [x, y] = ways.get(piece) ?? [0, 0]
+		return Math.hypot(x, y) < 1e-9 ? piece : movedPiece(piece, [1, 0, 0, 1, x, y])
+	})
 }
 
 /** A stroke grows with its piece; its paint and the fill go along unless they are to stay. */
@@ -160,13 +166,11 @@ export function alignPieces(sheet: Sheet, ids: ReadonlySet<string>, edge: Edge):
 	const whole = piecesBox(chosen)
 	const place = (box: Box): readonly [number, number] => [PLACE_X[edge](box), PLACE_Y[edge](box)]
 	const to = place(whole)
-	return chosen.reduce((current, piece) => {
+	const ways = chosen.map((piece) => {
 		const from = place(piecesBox([piece]))
-		const by = [to[0] - from[0], to[1] - from[1]] as const
-		return by[0] === 0 && by[1] === 0
-			? current
-			: transformPieces(current, new Set([piece.id]), [1, 0, 0, 1, ...by])
-	}, sheet)
+		return [piece, [to[0] - from[0], to[1] - from[1]]] as const
+	})
+	return shiftPieces(sheet, new Map(ways))
 }
 
 /** Spaces pieces so that the gaps between their boxes along an axis are equal. */
@@ -183,10 +187,11 @@ export function distributePieces(sheet: Sheet, ids: ReadonlySet<string>, axis: '
 	const taken = boxes.reduce((sum, { box }) => sum + box[high] - box[low], 0)
 	const gap = (room - taken) / (boxes.length - 1)
 	let at = first.box[low]
-	return boxes.reduce((current, { piece, box }) => {
+	const ways = boxes.map(({ piece, box }) => {
 		const by = at - box[low]
 		at += box[high] - box[low] + gap
-		const map: Affine = axis === 'x' ? [1, 0, 0, 1, by, 0] : [1, 0, 0, 1, 0, by]
-		return Math.abs(by) < 1e-9 ? current : transformPieces(current, new Set([piece.id]), map)
-	}, sheet)
+		const way: Point = axis === 'x' ? [by, 0] : [0, by]
+		return [piece, way] as const
+	})
+	return shiftPieces(sheet, new Map(ways))
 }

@@ -39,13 +39,27 @@ export function indexBoxes(boxes: readonly Box[]): Flatbush {
  * @returns a function from a point to the places of those outlines, in rising order
  */
 export function createEnclosing(contours: readonly Contour[]): (at: Point) => number[] {
+	const windings = createWindings(contours)
+	return (at) =>
+		windings(at)
+			.flatMap(([k, winding]) => (winding !== 0 ? [k] : []))
+			.sort((a, b) => a - b)
+}
+
+/** Finds how often some outlines go round a point together, those that run the other way counting less. */
+export function createWinding(contours: readonly Contour[]): (at: Point) => number {
+	const windings = createWindings(contours)
+	return (at) => windings(at).reduce((sum, [, winding]) => sum + winding, 0)
+}
+
+/** Of the outlines whose boxes hold a point, how often each goes round it. */
+function createWindings(
+	contours: readonly Contour[],
+): (at: Point) => [k: number, winding: number][] {
 	const index = indexBoxes(contours.map(boundsOf))
 	return ([x, y]) =>
-		index
-			.search(x, y, x, y)
-			.filter((k) => {
-				const contour = contours[k]
-				return contour !== undefined && ringWinding(ringedOf(contour).ring, [x, y]) !== 0
-			})
-			.sort((a, b) => a - b)
+		index.search(x, y, x, y).flatMap((k): [number, number][] => {
+			const contour = contours[k]
+			return contour ? [[k, ringWinding(ringedOf(contour).ring, [x, y])]] : []
+		})
 }

@@ -1,9 +1,10 @@
-import { boxContains, boxesTouch } from '../geometry/box'
+import { boxContains, boxesTouch, boxOf } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { ringWinding, segmentsMeet, signedArea } from '../geometry/polygon'
-import { boundsOf, contourBounds, flattenContour, isFilled, reverseContour } from './contour'
+import { boundsOf, flattenContour, isFilled, reverseContour } from './contour'
 import { findContour, mapPiece } from './edit'
-import { createEnclosing, ringedOf } from './enclosing'
+import { createEnclosing, indexBoxes, ringedOf } from './enclosing'
 import { type Contour, type FillRule, newPiece, type Piece, type Sheet } from './model'
 
 export type CutProblem = 'open' | 'outside' | 'crossing' | 'surrounds' | 'own-piece'
@@ -55,10 +56,11 @@ export interface Cuttable {
 
 /** All outlines that are pieces of their own and lie wholly inside another piece. */
 export function cuttable(sheet: Sheet): Cuttable[] {
+	const hosts = hostsOn(sheet)
 	return sheet.pieces.flatMap((piece): Cuttable[] => {
 		const [contour] = piece.contours
 		if (!contour || piece.hidden) return []
-		const host = hostOf(sheet, piece, contour)
+		const host = hosts(piece, contour)
 		return typeof host === 'string' ? [] : [{ contour, piece, host }]
 	})
 }
@@ -68,22 +70,39 @@ export function cuttable(sheet: Sheet): Cuttable[] {
  * lies; or why there is none.
  */
 export function hostOf(sheet: Sheet, piece: Piece, contour: Contour): Piece | CutProblem {
-	if (!contour.closed) return 'open'
-	if (piece.contours.length > 1) return 'own-piece'
-	const ring = flattenContour(contour)
-	const bounds = contourBounds(contour)
-	let problem: CutProblem = 'outside'
-	for (const candidate of sheet.pieces.toReversed()) {
-		if (candidate === piece || candidate.hidden) continue
-		const closed = candidate.contours.filter(isFilled)
-		const near = closed.filter((c) => boxesTouch(contourBounds(c), bounds))
-		if (near.length === 0) continue
-		if (near.some((c) => ringsMeet(flattenContour(c), ring))) problem = 'crossing'
-		else if (!ring[0] || !isInside(candidate, ring[0])) continue
-		else if (near.some((c) => goesRound(ring, c))) problem = 'surrounds'
-		else return candidate
+	return hostsOn(sheet)(piece, contour)
+}
+
+/** {@link hostOf} for many outlines of one sheet: what lies nowhere near them is not looked at. */
+function hostsOn(sheet: Sheet): (piece: Piece, contour: Contour) => Piece | CutProblem {
+	const filled = sheet.pieces.flatMap((piece, height) =>
+		piece.hidden ? [] : piece.contours.filter(isFilled).map((contour) => ({ height, contour })),
+	)
+	const index = indexBoxes(filled.map(({ contour }) => boundsOf(contour)))
+	return (piece, contour) => {
+		if (!contour.closed) return 'open'
+		if (piece.contours.length > 1) return 'own-piece'
+		const { ring } = ringedOf(contour)
+		const { minX, minY, maxX, maxY } = boundsOf(contour)
+		const beside = new Map<number, Contour[]>()
+		for (const k of index.search(minX, minY, maxX, maxY)) {
+			const { height, contour: other } = item(filled, k)
+			const own = beside.get(height)
+			if (own) own.push(other)
+			else beside.set(height, [other])
+		}
+		let problem: CutProblem = 'outside'
+		for (const height of [...beside.keys()].sort((a, b) => b - a)) {
+			const candidate = item(sheet.pieces, height)
+			if (candidate === piece) continue
+			const near = beside.get(height) ?? []
+			if (near.some((c) => ringsMeet(c, contour))) problem = 'crossing'
+			else if (!ring[0] || !isInside(candidate, ring[0])) continue
+			else if (near.some((c) => goesRound(ring, c))) problem = 'surrounds'
+			else return candidate
+		}
+		return problem
 	}
-	return problem
 }
 
 function goesRound(ring: readonly Point[], { nodes }: Contour): boolean {
@@ -126,9 +145,16 @@ function against(contour: Contour, around: Contour | undefined): Contour {
 	return same ? reverseContour(contour) : contour
 }
 
-function ringsMeet(a: readonly Point[], b: readonly Point[]): boolean {
-	return a.some((p, i) => {
-		const q = a[(i + 1) % a.length] ?? p
-		return b.some((r, j) => segmentsMeet(p, q, r, b[(j + 1) % b.length] ?? r))
-	})
+/** Whether two outlines meet; sides of either that lie nowhere near the other are not looked at. */
+function ringsMeet(a: Contour, b: Contour): boolean {
+	const sides = (own: Contour, other: Contour) => {
+		const { ring } = ringedOf(own)
+		const box = boundsOf(other)
+		return ring.flatMap((p, i): [Point, Point][] => {
+			const q = ring[(i + 1) % ring.length] ?? p
+			return boxesTouch(boxOf([p, q]), box) ? [[p, q]] : []
+		})
+	}
+	const others = sides(b, a)
+	return sides(a, b).some(([p, q]) => others.some(([r, s]) => segmentsMeet(p, q, r, s)))
 }

@@ -1,5 +1,8 @@
+import { boxOf, growBox } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import { distance, mix } from '../geometry/point'
 import { boundsOf } from '../path/contour'
+import { indexBoxes } from '../path/enclosing'
 import type { Contour, PathNode, Piece } from '../path/model'
 import type { Finding, Limits } from './finding'
 import { middleOf } from './rings'
@@ -19,8 +22,12 @@ function nearEnds(pieces: readonly Piece[], reach: number): Finding[] {
 				),
 			),
 	)
-	return all.flatMap(({ piece, contour, node }, i) =>
-		all.slice(i + 1).flatMap((other): Finding[] => {
+	const index = indexBoxes(all.map(({ node }) => boxOf([node.at])))
+	return all.flatMap(({ piece, contour, node }, i) => {
+		const { minX, minY, maxX, maxY } = growBox(boxOf([node.at]), reach)
+		const near = index.search(minX, minY, maxX, maxY, (k) => k > i).sort((a, b) => a - b)
+		return near.flatMap((k): Finding[] => {
+			const other = item(all, k)
 			const gap = distance(node.at, other.node.at)
 			if (other.contour === contour || gap > reach) return []
 			return [
@@ -34,8 +41,8 @@ function nearEnds(pieces: readonly Piece[], reach: number): Finding[] {
 					size: gap,
 				},
 			]
-		}),
-	)
+		})
+	})
 }
 
 function twins(pieces: readonly Piece[]): Finding[] {

@@ -1,10 +1,12 @@
 import { combine, combineAreas } from '../combine/combine'
 import { type Area, filledArea } from '../combine/divide'
 import { offset } from '../combine/offset'
-import { boxesTouch, growBox } from '../geometry/box'
+import { growBox } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { piecesBox } from '../path/arrangePieces'
 import { boundsOf, flattenContour, isFilled } from '../path/contour'
+import { indexBoxes } from '../path/enclosing'
 import type { Contour, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
 import type { Finding, Limits } from './finding'
@@ -29,12 +31,12 @@ export function betweenPieces(pieces: readonly Piece[], { sliver }: Limits): Fin
 			contours.reduce((sum, { nodes }) => sum + nodes.length, 0) <= MOST_NODES,
 	)
 	const boxes = solid.map((piece) => growBox(piecesBox([piece]), sliver / 2))
-	const pairs = solid.flatMap((a, i) =>
-		solid.slice(i + 1).flatMap((b, k) => {
-			const [one, other] = [boxes[i], boxes[i + 1 + k]]
-			return one && other && boxesTouch(one, other) ? [[a, b] as const] : []
-		}),
-	)
+	const index = indexBoxes(boxes)
+	const pairs = solid.flatMap((a, i) => {
+		const { minX, minY, maxX, maxY } = item(boxes, i)
+		const above = index.search(minX, minY, maxX, maxY, (k) => k > i).sort((p, q) => p - q)
+		return above.map((k) => [a, item(solid, k)] as const)
+	})
 	return pairs.slice(0, MOST_PAIRS).flatMap(([a, b]) => gaps(a, b, sliver))
 }
 

@@ -1,7 +1,7 @@
 import { derivativeAt, pointAt } from '../../geometry/cubic'
 import { distance, length, type Point, scale } from '../../geometry/point'
-import { ringWinding } from '../../geometry/polygon'
-import { flattenContour, segmentCubic, segments } from '../../path/contour'
+import { segmentCubic, segments } from '../../path/contour'
+import { createWinding } from '../../path/enclosing'
 import type { Contour } from '../../path/model'
 import type { EdgeField } from './edgeField'
 import { type Crossed, edgesAlong } from './edgesAlong'
@@ -111,18 +111,18 @@ export function edgeSamples(
 	reach: number,
 	seeking: Seeking = {},
 ): EdgeSample[] {
-	const rings = contours.map((contour) => flattenContour(contour))
+	const winding = createWinding(seeking.side ? [] : contours)
 	return contours.flatMap((contour, k) => {
 		const bare = samplesOf(contour, k)
-		const side = seeking.side ?? sideOf(bare, rings)
+		const side = seeking.side ?? sideOf(bare, winding)
 		return withEdges(outwards(bare, side), field, reach, contour.closed, seeking)
 	})
 }
 
 /** To which side of each outline the shape ends that all of them make: of openings, the inner one. */
 export function outwardSides(contours: readonly Contour[]): Side[] {
-	const rings = contours.map((contour) => flattenContour(contour))
-	return contours.map((contour, k) => sideOf(samplesOf(contour, k), rings))
+	const winding = createWinding(contours)
+	return contours.map((contour, k) => sideOf(samplesOf(contour, k), winding))
 }
 
 type Side = 1 | -1
@@ -160,7 +160,7 @@ const VOTES = 9
 const BESIDE_PX = 0.5
 
 /** Which way is out of the shape: by its windings on either side of samples, at a few places. */
-function sideOf(samples: readonly Bare[], rings: readonly (readonly Point[])[]): Side {
+function sideOf(samples: readonly Bare[], winding: (at: Point) => number): Side {
 	let votes = 0
 	const step = Math.max(1, Math.floor(samples.length / VOTES))
 	for (let i = 0; i < samples.length; i += step) {
@@ -168,7 +168,7 @@ function sideOf(samples: readonly Bare[], rings: readonly (readonly Point[])[]):
 		const inside = (side: number) => {
 			const p: Point = [at[0] + side * outward[0], at[1] + side * outward[1]]
 			// Openings are not inside, whichever way they run.
-			return Math.abs(rings.reduce((sum, ring) => sum + ringWinding(ring, p), 0)) % 2
+			return Math.abs(winding(p)) % 2
 		}
 		votes += inside(BESIDE_PX) - inside(-BESIDE_PX)
 	}

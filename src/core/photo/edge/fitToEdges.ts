@@ -7,7 +7,7 @@ import { type EdgeSample, edgeSamples, outwardSides, type Seeking } from './edge
 import type { EdgeField } from './edgeField'
 import { type FitToEdgesOptions, REACH_PX } from './fitOptions'
 import { nearest } from './nearestForm'
-import { isByCorner, LEAST_SAMPLES, settle, supportOf } from './settle'
+import { byContour, isByCorner, LEAST_SAMPLES, settle, supportOf } from './settle'
 import { traceAlong, wayThrough } from './trace'
 import { withoutStrays } from './withoutStrays'
 
@@ -110,12 +110,12 @@ function withMoreNodes(
 	{ reach = REACH_PX, allowance = 0, only }: FitToEdgesOptions,
 	within: number,
 ): Contour[] | null {
-	const samples = edgeSamples(contours, field, reach)
+	const samples = byContour(edgeSamples(contours, field, reach))
 	let some = false
 	const more = contours.map((contour, k) => {
 		const worst = new Map<number, EdgeSample>()
-		for (const one of samples) {
-			if (one.contour !== k || !(Math.abs(one.edge - allowance) > within)) continue
+		for (const one of samples.get(k) ?? []) {
+			if (!(Math.abs(one.edge - allowance) > within)) continue
 			if (isByCorner(contour, one)) continue
 			const off = worst.get(one.segment)
 			if (!off || Math.abs(off.edge - allowance) < Math.abs(one.edge - allowance))

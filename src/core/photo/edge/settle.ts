@@ -41,19 +41,25 @@ export function settle(
 	const { reach = REACH_PX, rounds = ROUNDS } = o
 	let now = [...contours]
 	for (let round = 0; round < rounds; round++) {
-		const samples = edgeSamples(now, field, Math.max(2, reach * (round < 2 ? 1 : 0.5)))
+		const samples = byContour(edgeSamples(now, field, Math.max(2, reach * (round < 2 ? 1 : 0.5))))
 		const before = now
-		now = now.map((contour, k) =>
-			step(
-				contour,
-				contours[k] as Contour,
-				samples.filter((one) => one.contour === k),
-				o,
-			),
-		)
+		now = now.map((contour, k) => step(contour, item(contours, k), samples.get(k) ?? [], o))
 		if (round >= 2 && furthest(before, now) < SETTLED_PX) break
 	}
 	return uncrossed(noWorse(now, contours, field, o), contours)
+}
+
+/** Samples by the outline they are of. */
+export function byContour(
+	samples: readonly EdgeSample[],
+): ReadonlyMap<number, readonly EdgeSample[]> {
+	const groups = new Map<number, EdgeSample[]>()
+	for (const one of samples) {
+		const own = groups.get(one.contour)
+		if (own) own.push(one)
+		else groups.set(one.contour, [one])
+	}
+	return groups
 }
 
 /** How far the node that moved most has moved, px. */
@@ -133,10 +139,11 @@ function step(
 
 /** How many sure samples lie beside each node, on the segments before and after it. */
 export function supportOf(contours: readonly Contour[], samples: readonly EdgeSample[]): number[] {
+	const groups = byContour(samples)
 	return contours.flatMap(({ nodes }, k) => {
 		const counts = new Array<number>(nodes.length).fill(0)
-		for (const { contour, segment, edge } of samples) {
-			if (contour !== k || Number.isNaN(edge)) continue
+		for (const { segment, edge } of groups.get(k) ?? []) {
+			if (Number.isNaN(edge)) continue
 			for (const n of [segment, (segment + 1) % nodes.length]) counts[n] = (counts[n] ?? 0) + 1
 		}
 		return counts
