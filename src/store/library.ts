@@ -320,9 +320,12 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 					await desks.filter(({ id }) => !ids.has(id)).delete()
 					const texts = kept.map(({ json }) => String(json))
 					texts.push(JSON.stringify(await setAside.toArray()))
+					// Words at a time, not photos times texts; what is no word by itself is looked for all the same.
+					const words = new Set(texts.flatMap((text) => text.match(/[\w-]+/g) ?? []))
+					const isHeld = (id: string) => words.has(id) || texts.some((text) => text.includes(id))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo
-						if (texts.some((text) => text.includes(photo.id))) ref.value = held
+						if (isHeld(photo.id)) ref.value = held
 						else if (straySince === undefined) ref.value = { ...held, straySince: now }
 						else if (now - straySince > STRAY_FOR_MS) Reflect.deleteProperty(ref, 'value')
 					})

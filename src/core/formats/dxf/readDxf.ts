@@ -182,18 +182,20 @@ function sheetOf(
 /** Runs that meet end to end as one, closed where they come back to their beginning. */
 function joined(runs: readonly Run[], reach: number): Run[] {
 	const done = runs.filter(({ closed }) => closed)
-	const left = new Set(runs.filter(({ closed }) => !closed))
-	const ends = endsIndex([...left], reach)
-	for (const first of left) {
-		left.delete(first)
+	const left = endsIndex(
+		runs.filter(({ closed }) => !closed),
+		reach,
+	)
+	for (const first of left.runs) {
+		left.take(first)
 		let cubics = [...first.cubics]
 		for (const way of ['on', 'back'] as const) {
 			if (way === 'back') cubics = reversed(cubics)
 			for (;;) {
 				const end = cubics.at(-1)?.[3]
-				const next = end && ends.near(end, left)
+				const next = end && left.near(end)
 				if (!next) break
-				left.delete(next)
+				left.take(next)
 				const [begin] = next.cubics
 				const meets = begin && distance(begin[0], end) <= reach
 				cubics.push(...(meets ? next.cubics : reversed(next.cubics)))
@@ -207,27 +209,34 @@ function joined(runs: readonly Run[], reach: number): Run[] {
 	return done
 }
 
-/** Runs by the squares that their ends lie in. */
-function endsIndex(runs: readonly Run[], reach: number) {
+/** Runs by the squares that their ends lie in, until they are taken. */
+function endsIndex(all: readonly Run[], reach: number) {
+	const runs = new Set(all)
 	const side = Math.max(reach * 4, 1e-12)
-	const cells = new Map<string, Run[]>()
+	const cells = new Map<string, Set<Run>>()
 	const key = (x: number, y: number) => `${x},${y}`
 	const cell = (v: number) => Math.floor(v / side)
-	for (const run of runs)
-		for (const end of [run.cubics[0]?.[0], run.cubics.at(-1)?.[3]]) {
-			if (!end) continue
-			const at = key(cell(end[0]), cell(end[1]))
-			cells.set(at, [...(cells.get(at) ?? []), run])
+	const endsOf = ({ cubics }: Run) =>
+		[cubics[0]?.[0], cubics.at(-1)?.[3]].filter((end) => end !== undefined)
+	const cellsOf = (run: Run) => endsOf(run).map(([x, y]) => key(cell(x), cell(y)))
+	for (const run of all)
+		for (const at of cellsOf(run)) {
+			const own = cells.get(at)
+			if (own) own.add(run)
+			else cells.set(at, new Set([run]))
 		}
 	return {
-		near(p: Point, among: ReadonlySet<Run>): Run | undefined {
+		/** Those that are left. */
+		runs,
+		take(run: Run): void {
+			runs.delete(run)
+			for (const at of cellsOf(run)) cells.get(at)?.delete(run)
+		},
+		near(p: Point): Run | undefined {
 			for (let dx = -1; dx <= 1; dx++)
 				for (let dy = -1; dy <= 1; dy++)
-					for (const run of cells.get(key(cell(p[0]) + dx, cell(p[1]) + dy)) ?? []) {
-						if (!among.has(run)) continue
-						const ends = [run.cubics[0]?.[0], run.cubics.at(-1)?.[3]]
-						if (ends.some((end) => end && distance(end, p) <= reach)) return run
-					}
+					for (const run of cells.get(key(cell(p[0]) + dx, cell(p[1]) + dy)) ?? [])
+						if (endsOf(run).some((end) => distance(end, p) <= reach)) return run
 			return undefined
 		},
 	}
