@@ -6,10 +6,10 @@ import {
 	type EdgeField,
 	type EdgeProfile,
 	type EdgeTile,
-	edgesOnSheet,
 	emptyField,
 	type FitToEdgesOptions,
 	makeTile,
+	outlinesOnSheet,
 	tileGround,
 } from '@/core/pictures'
 import { pixelsOf } from './pixelsOf'
@@ -52,7 +52,7 @@ function fieldOf({ blob, width, height }: Omit<EdgePhoto, 'place'>): EdgeField {
 	return field
 }
 
-const reader = ({ photo }: OnPhoto) => edgesOnSheet(fieldOf(photo), photo.place)
+const reader = ({ photo }: OnPhoto) => outlinesOnSheet(fieldOf(photo), photo.place)
 const sizeOf = ({ place: [a, b, c, d] }: EdgePhoto) => Math.sqrt(Math.abs(a * d - b * c))
 
 const endpoint = {

@@ -1,5 +1,5 @@
 import type { Contour, PlacedPhoto, Point } from '@/core'
-import type { EdgePlace, EdgesOnSheet, FollowOptions, SnapOptions } from '@/core/pictures'
+import type { EdgePlace, EdgesOnSheet, FollowOptions, SnapOptions } from '@/core/edges'
 import type { Read } from '@/jobs/edges'
 
 /** What can be said of the photo's edges at a place of the sheet. */

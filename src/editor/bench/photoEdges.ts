@@ -11,7 +11,7 @@ import {
 	photoHolds,
 	type Sheet,
 } from '@/core'
-import type { EdgeField, EdgesOnSheet } from '@/core/pictures'
+import type { EdgeField, EdgesOnSheet } from '@/core/edges'
 import { makeEdgeTile } from '@/jobs/edges'
 import type { OpenSheet } from '@/store/openSheet'
 import { darkroomSlice } from './darkroomState'
@@ -34,7 +34,7 @@ export const edgesSlice: Slice<EdgesState> = {
 	start: { read: 0, failed: false },
 }
 
-type Core = typeof import('@/core/pictures')
+type Core = typeof import('@/core/edges')
 
 /** Edges are looked for so far from an outline at most, sheet px. */
 const REACH_PX = 24
@@ -76,7 +76,7 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 	let busy = false
 
 	const load = async (): Promise<Core> => {
-		loading ??= import('@/core/pictures')
+		loading ??= import('@/core/edges')
 		core = await loading
 		return core
 	}
