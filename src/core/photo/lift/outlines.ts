@@ -1,7 +1,7 @@
 import { fitPolyline } from '../../fit/fitPolyline'
 import type { Way } from '../../fit/spliced'
 import { floatAt, item } from '../../geometry/numbers'
-import type { Point } from '../../geometry/point'
+import { mix, type Point } from '../../geometry/point'
 import type { Contour } from '../../path/model'
 import { levelLines } from './levelLines'
 import type { Matte } from './matte'
@@ -17,8 +17,9 @@ export interface Ring extends Way {
 export const SURE_TRUST = 0.35
 /** Where less is told than this, places go to the middle of their company, … */
 const CALM_TRUST = 0.55
-/** … so many on either side. */
+/** … so many on either side; doubts are evened out over so many. */
 const COMPANY = 20
+const EVEN = 10
 
 /**
  * The rings along which half of the light is the object's; where the photo does not tell, evened out.
@@ -35,7 +36,8 @@ export function ringsAbout(
 	const lines = largeRings(levelLines(cover, width, height), smallest, keep)
 	return lines.map((line) => {
 		const trusts = Float32Array.from(line, ([x, y]) => trustAt(trust, width, height, x, y))
-		return { places: calmed(calmed(line, trusts), trusts), closed: true, trusts }
+		const doubts = evenly(trusts.map((trust) => Math.max(0, 1 - trust / CALM_TRUST)))
+		return { places: calmed(calmed(line, doubts), doubts), closed: true, trusts }
 	})
 }
 
@@ -49,23 +51,36 @@ function trustAt(trust: Float32Array, width: number, height: number, x: number, 
 	return most
 }
 
+/** Values round a ring, each the mean of those about it: what lies between two of a kind is of their kind. */
+function evenly(values: Float32Array): Float32Array {
+	const n = values.length
+	if (n < 4 * COMPANY) return values
+	const made = new Float32Array(n)
+	let sum = 0
+	for (let k = -EVEN; k <= EVEN; k++) sum += floatAt(values, (k + n) % n)
+	for (let i = 0; i < n; i++) {
+		made[i] = sum / (2 * EVEN + 1)
+		sum += floatAt(values, (i + EVEN + 1) % n) - floatAt(values, (i - EVEN + n) % n)
+	}
+	return made
+}
+
 /** Places that are not sure, in the middle of their company. */
-function calmed(line: readonly Point[], trusts: Float32Array): Point[] {
+function calmed(line: readonly Point[], doubts: Float32Array): Point[] {
 	const n = line.length
 	if (n < 4 * COMPANY) return [...line]
 	return line.map((place, i): Point => {
-		const own = floatAt(trusts, i)
-		if (own >= CALM_TRUST) return place
-		const doubt = 1 - own / CALM_TRUST
+		const doubt = floatAt(doubts, i)
+		if (doubt === 0) return place
 		let [x, y, all] = [0, 0, 0]
 		for (let k = -COMPANY; k <= COMPANY; k++) {
-			const weight = (COMPANY + 1 - Math.abs(k)) * (k === 0 ? 1 : doubt)
+			const weight = COMPANY + 1 - Math.abs(k)
 			const p = item(line, (i + k + n) % n)
 			x += weight * p[0]
 			y += weight * p[1]
 			all += weight
 		}
-		return [x / all, y / all]
+		return mix(place, [x / all, y / all], doubt)
 	})
 }
 
