@@ -21,7 +21,6 @@ export interface FittedToEdges {
 
 /** Nodes are added in so many turns at most. */
 const TURNS = 6
-
 /** A node moves if it goes further, px. */
 const MOVED_PX = 0.01
 

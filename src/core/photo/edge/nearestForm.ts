@@ -7,13 +7,10 @@ import { uncrossed } from './uncrossed'
 
 /** The worst place of what is near enough is off by so many times what is allowed at most. */
 const OUTERMOST = 1.25
-
 /** Twice as many nodes are worth it where the outline comes nearer by this share. */
 const NODES_COST = 0.5
-
 /** So much less of its length may have a sure edge, as a share. */
 const LESS_SEEN = 0.04
-
 /** What is measured twice differs by so much, px. */
 const NO_MORE_PX = 0.05
 

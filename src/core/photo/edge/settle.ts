@@ -10,29 +10,25 @@ import { uncrossed } from './uncrossed'
 
 /** Rounds, in each of which the edges are sought anew. */
 const ROUNDS = 7
-
 /** They end when no node moves further, px. */
 const SETTLED_PX = 0.05
-
 /** A residual of so many medians is another edge's, and at least so far off, px. */
 const OUTLIER = 4
-
 const LEAST_OUTLIER_PX = 1.5
-
 /** Share of its own weight that holds each unknown back, and a share of a px that holds back all. */
 export const DAMPING = 3e-3
-
 export const STAYS = 2e-2
-
 /** A handle keeps this share of its length at least. */
 const LEAST_HANDLE = 0.15
-
 /** Fewer sure samples beside a node, and it stays. */
 export const LEAST_SAMPLES = 2
-
 /** So near to a corner its two edges run into each other, px. */
 const CORNER_PX = 3
 
+/**
+ * Steps until nothing moves: edges are sought anew before each. Outlines that would come to lie further off, or to cross
+ * themselves or each other, stay as they were.
+ */
 export function settle(
 	contours: readonly Contour[],
 	field: EdgeField,

@@ -9,12 +9,9 @@ import { DAMPING, STAYS, settle, shifted } from './settle'
 
 /** A place strays that is off by more than so much, and by so many times what 19 of 20 places are off, px. */
 const LEAST_STRAY_PX = 0.7
-
 const STRAY = 3
-
 /** Where more than one of so many nodes strays, nobody knows which. */
 const FEW = 4
-
 /** So near to its ends nothing is asked of a segment, px, or a quarter of it. */
 const BY_END_PX = 3
 /** A node that strays goes as what is about so far from it, px. */
