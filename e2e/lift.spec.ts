@@ -80,9 +80,10 @@ class Lift {
 	async stroke([first, ...rest]: readonly Point[]) {
 		await this.bench.press(first as Point)
 		for (const p of rest) await this.bench.hover(p)
-		const before = await this.card.getByRole('status').textContent()
+		const dabs = this.card.getByRole('list', { name: 'Dabs' }).getByRole('listitem')
+		const before = await dabs.count()
 		await this.bench.release()
-		await expect(this.card.getByRole('status')).not.toHaveText(before ?? '', { timeout: 30_000 })
+		await expect(dabs).toHaveCount(before + 1)
 		await this.answered()
 	}
 }
