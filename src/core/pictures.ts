@@ -27,11 +27,10 @@ export {
 	TILE_PX,
 	tileGround,
 } from './photo/edge/edgeField'
-export { type EdgesOnSheet, edgesOnSheet } from './photo/edge/edgesOnSheet'
 export type { FitToEdgesOptions } from './photo/edge/fitOptions'
 export { type FittedToEdges, fitToEdges } from './photo/edge/fitToEdges'
 export { type FollowOptions, followEdge } from './photo/edge/followEdge'
-export { type OutlinesOnSheet, outlinesOnSheet } from './photo/edge/outlinesOnSheet'
+export { outlinesOnSheet } from './photo/edge/outlinesOnSheet'
 export { type EdgePlace, type SnapOptions, snapToEdge } from './photo/edge/snapToEdge'
 export { histogram, partingLevel, percentileLevel } from './photo/histogram'
 export { type Dab, type LiftHint, NothingToLift, type Stroke } from './photo/lift/hint'

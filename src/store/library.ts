@@ -320,9 +320,11 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 					await desks.filter(({ id }) => !ids.has(id)).delete()
 					const texts = kept.map(({ json }) => String(json))
 					texts.push(JSON.stringify(await setAside.toArray()))
-					// Words at a time, not photos times texts; what is no word by itself is looked for all the same.
-					const words = new Set(texts.flatMap((text) => text.match(/[\w-]+/g) ?? []))
-					const isHeld = (id: string) => words.has(id) || texts.some((text) => text.includes(id))
+					// Found in one go through each text; what stands there in another way is looked for all the same.
+					const laid = new Set(
+						texts.flatMap((text) => Array.from(text.matchAll(/"blob":"([^"]+)"/g), ([, id]) => id)),
+					)
+					const isHeld = (id: string) => laid.has(id) || texts.some((text) => text.includes(id))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo
 						if (isHeld(photo.id)) ref.value = held

@@ -1,5 +1,4 @@
 import { byteAt, floatAt, wordAt } from '../../geometry/numbers'
-import type { Point } from '../../geometry/point'
 import type { Pixels } from '../pixels'
 import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 import type { Tone } from './tones'
@@ -58,23 +57,6 @@ export function emptyField(width: number, height: number): EdgeField {
 	const columns = Math.max(1, Math.ceil(width / TILE_PX))
 	const rows = Math.max(1, Math.ceil(height / TILE_PX))
 	return { width, height, columns, tiles: new Array(columns * rows).fill(undefined) }
-}
-
-/** Makes the tiles that are missing within so many px of places. @param points x, y of each, px */
-export function makeTilesNear(
-	field: EdgeField,
-	photo: Pixels,
-	points: readonly Point[],
-	reach: number,
-): void {
-	const tileAt = (v: number, most: number) =>
-		Math.max(0, Math.min(most - 1, Math.floor(v))) >> TILE_SHIFT
-	for (const [x, y] of points)
-		for (const dy of [-reach, reach])
-			for (const dx of [-reach, reach]) {
-				const tile = tileAt(y + dy, field.height) * field.columns + tileAt(x + dx, field.width)
-				if (!field.tiles[tile]) makeTile(field, tile, photo)
-			}
 }
 
 /** The part of a photo that a tile is made from: its own pixels and as many round them as derivatives reach. */

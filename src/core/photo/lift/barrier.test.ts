@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { barriers, beyondBarriers } from './barrier'
+import { barriers } from './barrier'
 import { OPEN, OUT } from './hint'
 import type { Ground } from './parting'
 
@@ -35,15 +35,5 @@ describe('barriers', () => {
 		expect(barriers(striped, striped.seeds)[middle]).toBe(4)
 		const lit = pictureOf((x) => 50 + x)
 		expect(barriers(lit, lit.seeds)[middle]).toBeLessThanOrEqual(SIZE / 2)
-	})
-
-	test('what lies beyond one is told from what does not, clearly where that is so', () => {
-		const square = pictureOf((x, y) => (inSquare(x, y) ? 80 : 50 + 0.2 * x))
-		const { beyond, clear } = beyondBarriers(square, square.seeds)
-		expect(clear).toBe(true)
-		for (const [k, more] of beyond.entries())
-			expect(more > 0).toBe(inSquare(k % SIZE, Math.floor(k / SIZE)))
-		const flat = pictureOf(() => 50)
-		expect(beyondBarriers(flat, flat.seeds).clear).toBe(false)
 	})
 })

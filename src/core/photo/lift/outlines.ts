@@ -14,7 +14,7 @@ export interface Ring extends Way {
 }
 
 /** Where less is told than this, the edge is not sure. */
-export const SURE_TRUST = 0.35
+const SURE_TRUST = 0.35
 /** Where less is told than this, places go to the middle of their company, … */
 const CALM_TRUST = 0.55
 /** … so many on either side; doubts are evened out over so many. */

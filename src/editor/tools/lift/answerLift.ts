@@ -54,7 +54,7 @@ export function answerLifts({ open, slices }: Needs): () => void {
 				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ ghost })
 			}
 			const tell = (share: number) => {
-				if (!signal.aborted && lift.getState().busy) lift.setState({ share })
+				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ share })
 			}
 			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { early, tell, signal })
 			// Something else was drawn meanwhile: its own answer comes.
