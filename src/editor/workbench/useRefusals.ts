@@ -2,43 +2,32 @@
 
 import { useEffect } from 'react'
 import { SHEET_REACH_PX } from '@/core'
+import { sayOnce } from '@/editor/bench/saying'
 import { showSnack } from '@/kit/snackbar'
 import type { History } from '@/store/history'
 import type { Refusal } from '@/store/openSheet'
 import { useWorkbench } from './workbench'
 
-/** How long the hint line says what a lock kept, ms. */
-const SAID_MS = 6000
-
 /** Says which edits could not be done, and why, and which did more than they seem to. */
 export function useRefusals(): void {
 	const { open, desk } = useWorkbench()
-	useEffect(() => {
-		let timer: ReturnType<typeof setTimeout> | undefined
-		const say = (said: string) => {
-			clearTimeout(timer)
-			desk.setState({ said })
-			timer = setTimeout(() => desk.setState({ said: null }), SAID_MS)
-		}
-		const unsubscribe = open.subscribe(({ refused, history }, before) => {
-			const gone = goneWithNodes(history, before.history)
-			if (gone) say(`Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
-			if (!refused || refused === before.refused) return
-			if (refused.kept.length === 0) {
-				showSnack(beyondReach(refused), {
-					variant: 'warning',
-					autoHideDuration: 10_000,
-					preventDuplicate: true,
-				})
-				return
-			}
-			say(saysKept(refused))
-		})
-		return () => {
-			clearTimeout(timer)
-			unsubscribe()
-		}
-	}, [open, desk])
+	useEffect(
+		() =>
+			open.subscribe(({ refused, history }, before) => {
+				const gone = goneWithNodes(history, before.history)
+				if (gone)
+					sayOnce(desk, `Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
+				if (!refused || refused === before.refused) return
+				if (refused.kept.length > 0) sayOnce(desk, saysKept(refused))
+				else
+					showSnack(beyondReach(refused), {
+						variant: 'warning',
+						autoHideDuration: 10_000,
+						preventDuplicate: true,
+					})
+			}),
+		[open, desk],
+	)
 }
 
 /** Steps that take nodes away, by what undo calls them. */

@@ -1,5 +1,6 @@
 import { findContour, isStraight, replaceOutlines } from '@/core'
 import type { PassContext } from '@/editor/bench/definitions'
+import { sayOnce } from '@/editor/bench/saying'
 import { againstSlice } from './againstSlice'
 import { Nothing, propose } from './propose'
 
@@ -44,6 +45,6 @@ export async function segmentToPhoto({
 		against.setState({ silentSegment: { nodes, reach } })
 		const more = Math.min(MOST_REACH_PX, 2 * reach)
 		const on = more > reach ? ` 9 once more: within ${more} px.` : ''
-		desk.setState({ said: `Within ${reach} px: ${error.message}${on}` })
+		sayOnce(desk, `Within ${reach} px: ${error.message}${on}`)
 	}
 }
