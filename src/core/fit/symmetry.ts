@@ -110,20 +110,24 @@ function cutAt(points: Float64Array, closed: boolean, axis: Axis): Omit<Halves, 
 	}
 	const [a, b] = crossings
 	if (a === undefined || (b === undefined) === closed) return null
-	const start = b === undefined ? [] : [crossing(a)]
+	const start = b === undefined ? null : crossing(a)
 	const middle = crossing(b ?? a)
-	const going = b === undefined ? run(0, a + 1) : run(a + 1, b + 1)
-	const coming = b === undefined ? run(a + 1, n) : [...run(b + 1, n), ...run(0, a + 1)]
-	const half = [...start, ...going, middle]
-	const other = [...start, ...coming.reverse(), middle].map((p) => mirrored(axis, p))
-	return { half: Float64Array.from(half.flat()), other: Float64Array.from(other.flat()) }
-
-	function run(from: number, to: number): (readonly [number, number])[] {
-		return Array.from({ length: to - from }, (_, k) => [
-			at(points, 2 * (from + k)),
-			at(points, 2 * (from + k) + 1),
-		])
+	const after = b === undefined ? 0 : a + 1
+	const turn = (b ?? a) + 1
+	const [going, coming] = [turn - after, n - turn + (b === undefined ? 0 : after)]
+	const lead = start ? 2 : 0
+	const half = new Float64Array(lead + 2 * going + 2)
+	const other = new Float64Array(lead + 2 * coming + 2)
+	if (start) half.set(start)
+	half.set(points.subarray(2 * after, 2 * turn), lead)
+	half.set(middle, half.length - 2)
+	if (start) other.set(mirrored(axis, start))
+	for (let k = 0; k < coming; k++) {
+		const i = (turn + coming - 1 - k) % n
+		other.set(mirrored(axis, [at(points, 2 * i), at(points, 2 * i + 1)]), lead + 2 * k)
 	}
+	other.set(mirrored(axis, middle), other.length - 2)
+	return { half, other }
 
 	/** Where the edge after a point crosses the line. */
 	function crossing(i: number): readonly [number, number] {
