@@ -172,7 +172,16 @@ export {
 	takeBackNode,
 } from './path/draw'
 export { type DrawnPaint, drawnPiece, setDrawnIn } from './path/drawnPiece'
-export { type Edit, findContour, findNode, type NodePlace, nodesWith } from './path/edit'
+export {
+	type Edit,
+	findContour,
+	findNode,
+	findPiece,
+	type NodePlace,
+	nodesWith,
+	piecesNear,
+	piecesWith,
+} from './path/edit'
 export { indexBoxes } from './path/enclosing'
 export {
 	CannotJoin,

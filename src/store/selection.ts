@@ -1,4 +1,4 @@
-import { type Contour, findContour, nodesWith, type Sheet } from '@/core'
+import { findContour, findNode, findPiece, nodesWith, piecesWith, type Sheet } from '@/core'
 
 /** What is chosen: a piece, perhaps one of its outlines, perhaps nodes; and a photo. Ids only. */
 export interface Selection {
@@ -57,10 +57,8 @@ export function selectNodes(
 	nodes: ReadonlySet<string>,
 ): Pick<Selection, 'nodes'> & Partial<Selection> {
 	const [first] = nodes
-	const holds = (contour: Contour) => contour.nodes.some(({ id }) => id === first)
-	const piece = sheet.pieces.find(({ contours }) => contours.some(holds))
-	if (!piece) return { nodes }
-	return { nodes, piece: piece.id, contour: piece.contours.find(holds)?.id ?? null }
+	const place = first === undefined ? undefined : findNode(sheet, first)
+	return place ? { nodes, piece: place.piece.id, contour: place.contour.id } : { nodes }
 }
 
 /** The outline, its piece, and some of its nodes. */
@@ -102,12 +100,11 @@ export function withReturned(was: Sheet, now: Sheet, selection: Selection): Sele
 
 /** The selection without what the sheet no longer holds; the same object where all of it stands. */
 export function presentIn(sheet: Sheet, selection: Selection): Selection {
-	const piece = sheet.pieces.find((p) => p.id === selection.piece)
+	const piece = selection.piece === null ? undefined : findPiece(sheet, selection.piece)
 	const contour = piece?.contours.find((c) => c.id === selection.contour)
 	const ids = new Set(nodesWith(sheet, selection.nodes).map((node) => node.id))
 	const photo = sheet.photos.find((p) => p.id === selection.photo)?.id
-	const held = [...(selection.others ?? [])].filter((id) => sheet.pieces.some((p) => p.id === id))
-	const others = selection.others && new Set(held)
+	const others = selection.others && present(sheet, selection.others)
 	const same =
 		others?.size === selection.others?.size &&
 		photo === selection.photo &&
@@ -117,4 +114,10 @@ export function presentIn(sheet: Sheet, selection: Selection): Selection {
 	return same
 		? selection
 		: { piece: piece?.id ?? null, contour: contour?.id ?? null, nodes: ids, others, photo }
+}
+
+/** Those of some pieces' ids that are in the sheet, in the order they were chosen in. */
+function present(sheet: Sheet, ids: ReadonlySet<string>): Set<string> {
+	const there = new Set(piecesWith(sheet, ids).map(({ id }) => id))
+	return new Set([...ids].filter((id) => there.has(id)))
 }

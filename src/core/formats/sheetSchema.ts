@@ -1,5 +1,7 @@
 import * as z from 'zod/mini'
 import { LENGTH_UNITS } from '../geometry/lengths'
+import { item } from '../geometry/numbers'
+import { changeOf } from '../path/changeOf'
 import { settleGroups } from '../path/groups'
 import {
 	type Contour,
@@ -207,12 +209,11 @@ const STEP = 250
 
 /** Like {@link isSoundChange}, resting now and then: for large sheets beside other work. */
 export function* soundChangeSteps(next: Sheet, since: Sheet): Generator<void, boolean> {
-	// A drag changes one piece in its place: only where pieces moved are they looked up.
-	const inPlace = next.pieces.length === since.pieces.length
-	const byId = inPlace ? null : new Map(since.pieces.map((piece) => [piece.id, piece]))
-	const changed = next.pieces.flatMap((piece, i) => {
-		const before = byId ? byId.get(piece.id) : since.pieces[i]
-		return piece === before ? [] : [{ piece, before }]
+	const { gone, come } = changeOf(since.pieces, next.pieces)
+	const byId = new Map(gone.map((piece) => [piece.id, piece]))
+	const changed = come.map((k) => {
+		const piece = item(next.pieces, k)
+		return { piece, before: byId.get(piece.id) }
 	})
 	for (let from = 0; from < changed.length; from += STEP) {
 		const some = changed.slice(from, from + STEP)

@@ -2,7 +2,7 @@ import { type Affine, applyAffine } from '../geometry/affine'
 import { boxOf } from '../geometry/box'
 import type { Point } from '../geometry/point'
 import { neighbours, withHandles } from './contour'
-import { mapContours, nodesWith } from './edit'
+import { mapContoursOf, nodesWith } from './edit'
 import type { Contour, NodeKind, PathNode, Sheet } from './model'
 import { moveEach, settleSince } from './nodes'
 
@@ -17,8 +17,7 @@ export function centreOf(nodes: readonly PathNode[]): Point | null {
 
 /** Moves nodes and their handles by a map of the plane; the joins with their neighbours are kept. */
 export function transformNodes(sheet: Sheet, ids: ReadonlySet<string>, map: Affine): Sheet {
-	return mapContours(sheet, (contour) => {
-		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
+	return mapContoursOf(sheet, ids, (contour) => {
 		const go = (p: Point | undefined) => p && applyAffine(map, p)
 		const nodes = contour.nodes.map((node) =>
 			ids.has(node.id)

@@ -1,6 +1,6 @@
 import { add, distance, mix, type Point, subtract } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
-import { findNode, mapContour, mapContours, mapPiece, type NodePlace } from './edit'
+import { findNode, mapContour, mapContoursOf, mapPiece, type NodePlace } from './edit'
 import { withFreshIds } from './freshIds'
 import { inferKind, replaceNode } from './kinds'
 import type { Contour, PathNode, Sheet } from './model'
@@ -168,7 +168,7 @@ export function reverseOutline(sheet: Sheet, contourId: string): Sheet {
 
 /** Makes a node of a closed outline its first. */
 export function setFirstNode(sheet: Sheet, id: string): Sheet {
-	return mapContours(sheet, (contour) => {
+	return mapContoursOf(sheet, new Set([id]), (contour) => {
 		const index = contour.nodes.findIndex((node) => node.id === id)
 		if (!contour.closed || index < 1) return contour
 		return {

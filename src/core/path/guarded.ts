@@ -1,3 +1,4 @@
+import { changeOf } from './changeOf'
 import type { Piece, PlacedPhoto, Sheet } from './model'
 
 /** Something that an edit would have changed, and that its lock, or its being hidden, kept as it was. */
@@ -42,9 +43,10 @@ function guardedPhotos({ photos }: Sheet, since: Sheet) {
 
 function guardedPieces({ pieces }: Sheet, since: Sheet) {
 	const kept: Kept[] = []
-	const held = since.pieces.filter(({ locked, hidden }) => locked || hidden)
-	if (pieces === since.pieces || held.length === 0) return { all: pieces, kept, whole: false }
-	const now = new Map(pieces.map((piece) => [piece.id, piece]))
+	const { gone, come } = changeOf(since.pieces, pieces)
+	const held = gone.filter(({ locked, hidden }) => locked || hidden)
+	if (held.length === 0) return { all: pieces, kept, whole: false }
+	const now = new Map(come.map((k) => [pieces[k]?.id, pieces[k]]))
 	const back = held.filter((piece) => changedPiece(piece, now.get(piece.id)))
 	for (const { name, locked } of back) kept.push({ name, why: locked ? 'locked' : 'hidden' })
 	return {

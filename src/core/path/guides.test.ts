@@ -81,9 +81,11 @@ describe('snapping', () => {
 		expect(guideTargets(sheet)).toEqual({ xs: [5], ys: [] })
 		expect(guideTargets(changeGuides(sheet, { guidesHidden: true }))).toEqual({ xs: [], ys: [] })
 		const first = sheet.pieces[0]!.contours[0]!.nodes[0]!.id
-		expect(nodeTargets(sheet, new Set([first]))).toEqual([
+		const but = new Set([first])
+		expect(nodeTargets(sheet, [8, 5], 6, but)).toEqual([
 			[10, 0],
 			[10, 10],
 		])
+		expect(nodeTargets(sheet, [10, 1], 6, but)).toEqual([[10, 0]])
 	})
 })

@@ -13,9 +13,10 @@ import {
 	unit,
 } from '../geometry/point'
 import { isStraight, type Segment, segmentCubic, segments, withHandles } from './contour'
-import { mapContour, mapContours } from './edit'
+import { mapContour, mapContoursOf } from './edit'
 import { changeInTurn, inferKind, replaceNode, settled, straightNeighbour, withKind } from './kinds'
 import { type Contour, type NodeKind, newId, type PathNode, type Sheet } from './model'
+import type { Ids } from './sheetIndex'
 
 export type HandleSide = 'in' | 'out'
 
@@ -341,13 +342,8 @@ function movedNode(node: PathNode, by: Point): PathNode {
 }
 
 /** Runs `change` on the outlines that hold any of the nodes named. */
-function mapTouched(
-	sheet: Sheet,
-	ids: Pick<ReadonlySet<string>, 'has'>,
-	change: (contour: Contour) => Contour,
-): Sheet {
-	return mapContours(sheet, (contour) => {
-		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
+function mapTouched(sheet: Sheet, ids: Ids, change: (contour: Contour) => Contour): Sheet {
+	return mapContoursOf(sheet, ids, (contour) => {
 		const changed = change(contour)
 		const same = changed.nodes.every((node, i) => node === contour.nodes[i])
 		return same && changed.nodes.length === contour.nodes.length

@@ -1,10 +1,13 @@
-import { mapContours } from './edit'
+import { item } from '../geometry/numbers'
+import { changeOf } from './changeOf'
+import { mapPlaces, withContours } from './edit'
 import { withFreshIds } from './freshIds'
 import { settleGroups } from './groups'
 import { obeysKind } from './kinds'
 import { type Contour, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { isSoundNode } from './reach'
+import { indexOf } from './sheetIndex'
 
 /**
  * What every edit ends in: ids single over the sheet, kinds true to their handles, numbers that are
@@ -15,18 +18,19 @@ import { isSoundNode } from './reach'
  */
 export function normalised(sheet: Sheet, since: Sheet): Sheet {
 	if (sheet === since) return sheet
-	const kept = new Set(since.pieces)
-	const old = changedContours(since, sheet)
-	const mended = mapContours(sheet, (contour, piece) => {
-		const before = old.get(contour.id)
-		if (contour === before || kept.has(piece)) return contour
-		if (contour.nodes.length === 0) return null
-		if (!isSoundSince(contour, before)) return before ?? null
-		const settled = settleSince(before ?? { ...contour, nodes: [] }, contour)
-		return isSoundSince(settled, contour) ? settled : (before ?? null)
-	})
-	const whole = withoutEmpty(mended)
-	const named = namesChanged(whole, since, old) ? withSingleIds(whole, since) : whole
+	const { gone, come } = changeOf(since.pieces, sheet.pieces)
+	const old = new Map(gone.flatMap((piece) => piece.contours.map((c) => [c.id, c])))
+	const mended = mapPlaces(sheet, come, (piece) =>
+		withContours(piece, (contour) => {
+			const before = old.get(contour.id)
+			if (contour === before) return contour
+			if (contour.nodes.length === 0) return null
+			if (!isSoundSince(contour, before)) return before ?? null
+			const settled = settleSince(before ?? { ...contour, nodes: [] }, contour)
+			return isSoundSince(settled, contour) ? settled : (before ?? null)
+		}),
+	)
+	const named = namesChanged(mended, since, old) ? withSingleIds(mended, since) : mended
 	return groupsChanged(named, since) ? settleGroups(named) : named
 }
 
@@ -58,29 +62,20 @@ export function flawsOf(sheet: Sheet): string[] {
 	return flaws
 }
 
-/** The outlines of pieces that are not the same objects in the other sheet, by id. */
-function changedContours(since: Sheet, sheet: Sheet): Map<string, Contour> {
-	const kept = new Set(sheet.pieces)
-	const changed = since.pieces.filter((piece) => !kept.has(piece))
-	return new Map(changed.flatMap((piece) => piece.contours.map((c) => [c.id, c])))
-}
-
 function groupsChanged(sheet: Sheet, since: Sheet): boolean {
 	const { pieces } = sheet
 	return (
 		sheet.groups !== since.groups ||
 		pieces.length !== since.pieces.length ||
-		pieces.some((piece, i) => piece.group !== since.pieces[i]?.group)
+		pieces.some((piece, i) => {
+			const before = since.pieces[i]
+			return piece !== before && piece.group !== before?.group
+		})
 	)
 }
 
 function isSoundSince({ nodes }: Contour, before: Contour | undefined): boolean {
 	return nodes.every((node, i) => node === before?.nodes[i] || isSoundNode(node))
-}
-
-function withoutEmpty(sheet: Sheet): Sheet {
-	if (sheet.pieces.every((piece) => piece.contours.length > 0)) return sheet
-	return { ...sheet, pieces: sheet.pieces.filter((piece) => piece.contours.length > 0) }
 }
 
 /** Whether there may be ids that were not there before, or not in that place. */
@@ -108,14 +103,18 @@ function sameIds({ nodes }: Contour, before: Contour | undefined): boolean {
 
 /** Gives new ids where one is given twice; what was there before the edit keeps its own. */
 function withSingleIds(sheet: Sheet, since: Sheet): Sheet {
-	const before = new Set(since.pieces)
+	const { gone, come } = changeOf(since.pieces, sheet.pieces)
 	const taken = new Set(
 		[...sheet.photos, ...sheet.guides, ...(sheet.groups ?? [])].map(({ id }) => id),
 	)
-	for (const piece of sheet.pieces)
-		if (before.has(piece)) for (const id of idsOf(piece)) taken.add(id)
-	const pieces = sheet.pieces.map((piece): Piece => {
-		if (before.has(piece)) return piece
+	// Of the pieces that stay those count alone that hold an id that comes.
+	const coming = new Set(come.flatMap((k) => [...idsOf(item(sheet.pieces, k))]))
+	const left = new Set(gone)
+	for (const k of indexOf(since.pieces).holding(coming)) {
+		const piece = item(since.pieces, k)
+		if (!left.has(piece)) for (const id of idsOf(piece)) taken.add(id)
+	}
+	return mapPlaces(sheet, come, (piece): Piece => {
 		const id = taken.has(piece.id) ? newId() : piece.id
 		taken.add(id)
 		const contours = withFreshIds(piece.contours, taken)
@@ -124,7 +123,6 @@ function withSingleIds(sheet: Sheet, since: Sheet): Sheet {
 			? piece
 			: { ...piece, id, contours: same ? piece.contours : contours }
 	})
-	return pieces.every((piece, k) => piece === sheet.pieces[k]) ? sheet : { ...sheet, pieces }
 }
 
 function* idsOf({ id, contours }: Piece): Generator<string> {

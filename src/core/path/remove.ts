@@ -12,7 +12,7 @@ import {
 	unit,
 } from '../geometry/point'
 import { segmentCubic, segments, withHandles } from './contour'
-import { mapContours } from './edit'
+import { mapContoursOf } from './edit'
 import { inferKind } from './kinds'
 import type { Contour, PathNode, Sheet } from './model'
 import { settleSince } from './nodes'
@@ -37,8 +37,7 @@ const SAME_PX = 1e-6
  * one. An outline left with fewer nodes than it needs (two) goes with its nodes.
  */
 export function removeNodes(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	return mapContours(sheet, (contour) => {
-		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
+	return mapContoursOf(sheet, ids, (contour) => {
 		const kept = contour.nodes.filter((node) => !ids.has(node.id))
 		if (kept.length < 2) return null
 		return settleSince(contour, withoutNodes(contour, ids))

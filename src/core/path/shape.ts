@@ -19,7 +19,7 @@ import {
 	segments,
 	withHandles,
 } from './contour'
-import { mapContours } from './edit'
+import { mapContoursOf } from './edit'
 import { changeInTurn, straightNeighbour } from './kinds'
 import { type Contour, newId, type PathNode, type Sheet } from './model'
 import { insertOn, settleSince } from './nodes'
@@ -35,9 +35,7 @@ export function insertMiddles(
 	sheet: Sheet,
 	ids: ReadonlySet<string>,
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
-	return insertAll(sheet, (segment) =>
-		ids.has(segment.from.id) && ids.has(segment.to.id) ? [middleOf(segment)] : [],
-	)
+	return insertBetween(sheet, ids, (segment) => [middleOf(segment)])
 }
 
 /** The parameter at half the length of a segment. */
@@ -45,14 +43,17 @@ function middleOf({ from, to }: Segment): number {
 	return isStraight(from, to) ? 0.5 : parameterAtLength(segmentCubic({ from, to }), 0.5)
 }
 
-/** Inserts nodes on segments of all outlines, the shape unchanged. */
-function insertAll(
+/** Inserts nodes on the segments between nodes that are named, the shape unchanged. */
+function insertBetween(
 	sheet: Sheet,
+	ids: ReadonlySet<string>,
 	places: (segment: Segment) => readonly number[],
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
 	const inserted = new Set<string>()
-	const next = mapContours(sheet, (contour) => {
-		const made = insertOn(contour, places)
+	const next = mapContoursOf(sheet, ids, (contour) => {
+		const made = insertOn(contour, (segment) =>
+			ids.has(segment.from.id) && ids.has(segment.to.id) ? places(segment) : [],
+		)
 		for (const id of made.ids) inserted.add(id)
 		return made.contour
 	})
@@ -82,8 +83,7 @@ export function insertExtrema(
 	sheet: Sheet,
 	ids: ReadonlySet<string>,
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
-	const made = insertAll(sheet, (segment) => {
-		if (!ids.has(segment.from.id) || !ids.has(segment.to.id)) return []
+	const made = insertBetween(sheet, ids, (segment) => {
 		if (isStraight(segment.from, segment.to)) return []
 		const places = extrema(segmentCubic(segment))
 		return places.filter((t) => t > OWN_EXTREMUM && t < 1 - OWN_EXTREMUM)
@@ -96,7 +96,7 @@ export function insertExtrema(
  * the outline, each judged by the outline as it is by then.
  */
 function withoutNeedless(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	return mapContours(sheet, (contour) => {
+	return mapContoursOf(sheet, ids, (contour) => {
 		const { nodes, closed } = contour
 		const kept = nodes.map((node) => node as PathNode | null)
 		let least = nodes.length
@@ -200,7 +200,7 @@ export function levelHandles(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
  * A symmetric node's other handle would have to follow, so that it becomes smooth.
  */
 export function evenHandles(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	return mapContours(sheet, (contour) => {
+	return mapContoursOf(sheet, ids, (contour) => {
 		const means = new Map<number, number>()
 		for (const { from, to, index } of segments(contour))
 			if (ids.has(from.id) && ids.has(to.id) && from.out && to.in)
@@ -248,7 +248,7 @@ export function makeFlat(
 ): { sheet: Sheet; ids: ReadonlySet<string> } | null {
 	const second = newId()
 	let done = false
-	const next = mapContours(sheet, (contour) => {
+	const next = mapContoursOf(sheet, new Set([id]), (contour) => {
 		const index = contour.nodes.findIndex((node) => node.id === id)
 		const node = contour.nodes[index]
 		if (!node?.in || !node.out || node.kind === 'cusp') return contour
@@ -270,8 +270,7 @@ function changeNodes(
 	ids: ReadonlySet<string>,
 	change: (node: PathNode, contour: Contour, index: number) => PathNode,
 ): Sheet {
-	return mapContours(sheet, (contour) => {
-		if (!contour.nodes.some((node) => ids.has(node.id))) return contour
+	return mapContoursOf(sheet, ids, (contour) => {
 		const nodes = contour.nodes.map((node, i) =>
 			ids.has(node.id) ? change(node, contour, i) : node,
 		)

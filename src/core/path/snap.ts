@@ -1,4 +1,7 @@
+import { boxContains, boxesTouch, boxOf, growBox } from '../geometry/box'
 import { distance, type Point } from '../geometry/point'
+import { contourHull } from './contour'
+import { piecesNear } from './edit'
 import type { Guide, Sheet } from './model'
 
 /** What a point may snap to. */
@@ -44,13 +47,23 @@ export function guideTargets({ guides, guidesHidden }: Sheet): Pick<SnapTargets,
 	return { xs: along('x'), ys: along('y') }
 }
 
-/** The nodes of all pieces that show, but for some, as places to snap to. */
-export function nodeTargets(sheet: Sheet, but: ReadonlySet<string>): Point[] {
-	return sheet.pieces
+/**
+ * The nodes of pieces that show, but for some, as places to snap to from a point.
+ * @param reach how far off they matter, sheet px
+ */
+export function nodeTargets(
+	sheet: Sheet,
+	p: Point,
+	reach: number,
+	but: ReadonlySet<string>,
+): Point[] {
+	const box = growBox(boxOf([p]), reach)
+	return piecesNear(sheet, box)
 		.filter((piece) => !piece.hidden)
 		.flatMap((piece) => piece.contours)
+		.filter((contour) => boxesTouch(contourHull(contour), box))
 		.flatMap((contour) => contour.nodes)
-		.filter((node) => !but.has(node.id))
+		.filter((node) => boxContains(box, node.at) && !but.has(node.id))
 		.map((node) => node.at)
 }
 

@@ -2,17 +2,22 @@ import type Flatbush from 'flatbush'
 import {
 	type Box,
 	boundsOf,
+	boxContains,
+	boxesTouch,
 	boxOf,
 	type Contour,
 	contourHull,
 	cubicBounds,
 	distance,
+	growBox,
 	type HandleSide,
 	indexBoxes,
 	isInside,
 	nearestOn,
 	type Piece,
 	type Point,
+	piecesNear,
+	type Segment,
 	type Sheet,
 	segmentCubic,
 	segments,
@@ -64,13 +69,12 @@ export function hitTest(sheet: Sheet, selection: Selection, p: Point, radius: nu
 
 /** The topmost piece in whose filled area the point lies. */
 export function pieceUnder(sheet: Sheet, p: Point): Piece | null {
-	return sheet.pieces.findLast((piece) => isOpenToEdits(piece) && isInside(piece, p)) ?? null
+	return openNear(sheet, boxOf([p])).findLast((piece) => isInside(piece, p)) ?? null
 }
 
 /** The innermost opening or island, of pieces that can be changed, in which the point lies. */
 export function innerOutlineUnder(sheet: Sheet, p: Point): Contour | null {
-	const around = sheet.pieces
-		.filter(isOpenToEdits)
+	const around = openNear(sheet, boxOf([p]))
 		.flatMap((piece) => innerOutlinesNow(piece) ?? [])
 		.filter(({ contour }) => windingNumber([contour], p) !== 0)
 	const size = ({ contour }: { contour: Contour }) => {
@@ -86,16 +90,21 @@ export function isOpenToEdits(piece: Piece): boolean {
 
 /** The nodes that lie in a box. */
 export function nodesIn(sheet: Sheet, box: Box): string[] {
-	return editable(sheet).flatMap((contour) => {
-		const { nodes } = indexOf(contour)
-		return nodes
-			.search(box.minX, box.minY, box.maxX, box.maxY)
-			.flatMap((i) => contour.nodes[i]?.id ?? [])
-	})
+	return editable(sheet, box).flatMap((contour) =>
+		nodesAt(contour, box).flatMap((i) => contour.nodes[i]?.id ?? []),
+	)
 }
 
-function editable(sheet: Sheet): Contour[] {
-	return sheet.pieces.filter(isOpenToEdits).flatMap((piece) => piece.contours)
+/** The pieces that can be changed of which something may lie in a box. */
+function openNear(sheet: Sheet, box: Box): Piece[] {
+	return piecesNear(sheet, box).filter(isOpenToEdits)
+}
+
+/** Their outlines that may reach into it: most of many outlines do not. */
+function editable(sheet: Sheet, box: Box): Contour[] {
+	return openNear(sheet, box).flatMap(({ contours }) =>
+		contours.filter((contour) => boxesTouch(contourHull(contour), box)),
+	)
 }
 
 function nodeAt(hit: NodeHit): Point {
@@ -115,9 +124,9 @@ function hitHandle(sheet: Sheet, selection: Selection, p: Point, radius: number)
 
 function hitNode(sheet: Sheet, selection: Selection, p: Point, radius: number): NodeHit | null {
 	let best: { hit: NodeHit; rank: number } | null = null
-	for (const contour of editable(sheet)) {
-		if (!isNear(contour, p, radius)) continue
-		for (const index of around(indexOf(contour).nodes, p, radius)) {
+	const box = growBox(boxOf([p]), radius)
+	for (const contour of editable(sheet, box))
+		for (const index of nodesAt(contour, box)) {
 			const node = contour.nodes[index]
 			const away = node ? distance(node.at, p) : Number.POSITIVE_INFINITY
 			if (!node || away > radius) continue
@@ -125,34 +134,26 @@ function hitNode(sheet: Sheet, selection: Selection, p: Point, radius: number): 
 			if (!best || rank < best.rank)
 				best = { hit: { kind: 'node', contour, index, id: node.id }, rank }
 		}
-	}
 	return best?.hit ?? null
 }
 
 function hitSegment(sheet: Sheet, p: Point, radius: number): SegmentHit | null {
 	let best: { hit: SegmentHit; away: number } | null = null
-	for (const contour of editable(sheet)) {
-		if (!isNear(contour, p, radius)) continue
-		const all = segments(contour)
-		for (const index of around(indexOf(contour).segments, p, radius)) {
-			const segment = all[index]
-			if (!segment) continue
-			const nearest = nearestOn(segmentCubic(segment), p)
-			if (nearest.distance > radius || (best && nearest.distance >= best.away)) continue
-			const hit: SegmentHit = { kind: 'segment', contour, index, t: nearest.t, at: nearest.point }
-			best = { hit, away: nearest.distance }
+	const box = growBox(boxOf([p]), radius)
+	for (const contour of editable(sheet, box))
+		for (const segment of segmentsAt(contour, box)) {
+			const { t, point, distance: away } = nearestOn(segmentCubic(segment), p)
+			if (away > radius || (best && away >= best.away)) continue
+			best = { hit: { kind: 'segment', contour, index: segment.index, t, at: point }, away }
 		}
-	}
 	return best?.hit ?? null
 }
 
-/** Whether anything of an outline may lie so near to a point: most of many outlines do not. */
-function isNear(contour: Contour, [x, y]: Point, radius: number): boolean {
-	const { minX, minY, maxX, maxY } = contourHull(contour)
-	return x >= minX - radius && x <= maxX + radius && y >= minY - radius && y <= maxY + radius
-}
+/** What has no more nodes than this is looked through: an index would be made anew with each move of a drag. */
+const FEW = 40
 
 interface ContourIndex {
+	readonly all: readonly Segment[]
 	readonly nodes: Flatbush
 	readonly segments: Flatbush
 }
@@ -161,16 +162,33 @@ const indices = new WeakMap<Contour, ContourIndex>()
 function indexOf(contour: Contour): ContourIndex {
 	let index = indices.get(contour)
 	if (!index) {
-		const spans = segments(contour).map((s) => cubicBounds(segmentCubic(s)))
+		const all = segments(contour)
 		index = {
+			all,
 			nodes: indexBoxes(contour.nodes.map((n) => boxOf([n.at]))),
-			segments: indexBoxes(spans),
+			segments: indexBoxes(all.map((segment) => cubicBounds(segmentCubic(segment)))),
 		}
 		indices.set(contour, index)
 	}
 	return index
 }
 
-function around(index: Flatbush, [x, y]: Point, radius: number): number[] {
-	return index.search(x - radius, y - radius, x + radius, y + radius)
+/** The places of an outline's nodes that lie in a box. */
+function nodesAt(contour: Contour, box: Box): number[] {
+	const { nodes } = contour
+	return nodes.length > FEW
+		? searched(indexOf(contour).nodes, box)
+		: nodes.flatMap(({ at }, i) => (boxContains(box, at) ? [i] : []))
+}
+
+/** The segments of an outline that may reach into a box. */
+function segmentsAt(contour: Contour, box: Box): Segment[] {
+	if (contour.nodes.length <= FEW)
+		return segments(contour).filter((s) => boxesTouch(boxOf(segmentCubic(s)), box))
+	const index = indexOf(contour)
+	return searched(index.segments, box).flatMap((i) => index.all[i] ?? [])
+}
+
+function searched(index: Flatbush, { minX, minY, maxX, maxY }: Box): number[] {
+	return index.search(minX, minY, maxX, maxY)
 }

@@ -38,15 +38,16 @@ export function snapped(
 		return { at: p, caught: NOTHING_CAUGHT }
 	const sheet = sight.sheet()
 	const lines = guides ? guideTargets(sheet) : { xs: [], ys: [] }
+	const reach = SNAP_PX * pixel
 	const own = level && o.levelWith ? o.levelWith : null
 	const found = snapPoint(
 		p,
 		{
 			xs: own ? [...lines.xs, own[0]] : lines.xs,
 			ys: own ? [...lines.ys, own[1]] : lines.ys,
-			points: nodes && !o.levelWith ? nodeTargets(sheet, o.but ?? NONE) : [],
+			points: nodes && !o.levelWith ? nodeTargets(sheet, p, reach, o.but ?? NONE) : [],
 		},
-		SNAP_PX * pixel,
+		reach,
 	)
 	if (!edges || isCaught(found)) return found
 	return (o.levelWith ? onTangent : onEdge)(sight.edges(), p, pixel, o.levelWith) ?? found
