@@ -3,7 +3,7 @@ import { type Box, EMPTY_BOX, joinBoxes } from '../geometry/box'
 import { scaleAbout } from '../geometry/placement'
 import type { Point } from '../geometry/point'
 import { contourBounds } from './contour'
-import { findContour, mapContour, mapPiece, mapPieces } from './edit'
+import { findContour, mapContour, mapPiece, mapPieces, mapPiecesOf } from './edit'
 import { transformPaints } from './gradients'
 import { groupsWhollyIn, settleGroups } from './groups'
 import { type Contour, type Group, newId, type Piece, type Sheet } from './model'
@@ -22,7 +22,7 @@ export function piecesBox(pieces: readonly Piece[]): Box {
  * with its piece.
  */
 export function transformPieces(sheet: Sheet, ids: ReadonlySet<string>, map: Affine): Sheet {
-	return mapPieces(sheet, (piece) => (ids.has(piece.id) ? movedPiece(piece, map) : piece))
+	return mapPiecesOf(sheet, ids, (piece) => movedPiece(piece, map))
 }
 
 function movedPiece(piece: Piece, map: Affine): Piece {

@@ -2,7 +2,7 @@ import type { Affine } from '../geometry/affine'
 import { applyAffine, IDENTITY } from '../geometry/affine'
 import type { Point } from '../geometry/point'
 import { withHandles } from './contour'
-import { findContour, mapPiece, mapPieces } from './edit'
+import { findContour, mapPiece, mapPiecesOf } from './edit'
 import type { Contour, Group, Piece, Sheet } from './model'
 
 /** Lays pieces above all others. @param groups those that they are kept in */
@@ -29,7 +29,7 @@ export function piecesAbove(sheet: Sheet, id: string, pieces: readonly Piece[]):
 }
 
 export function removePieces(sheet: Sheet, ids: ReadonlySet<string>): Sheet {
-	return mapPieces(sheet, (piece) => (ids.has(piece.id) ? null : piece))
+	return mapPiecesOf(sheet, ids, () => null)
 }
 
 /** Removes one outline; the piece goes with its last. */
