@@ -28,6 +28,7 @@ export {
 	thinOutlines,
 } from './fit/thinOutlines'
 export { type TradeOff, type TradeOffPoint, tradeOff } from './fit/tradeOff'
+export { fileStem } from './formats/fileStem'
 export {
 	type Format,
 	type FormatOption,
@@ -37,6 +38,14 @@ export {
 	startingSettings,
 } from './formats/format'
 export { FORMATS, groundOf, svgFormat } from './formats/formats'
+export {
+	type DrawnFile,
+	filesOf,
+	firstPage,
+	type OutWish,
+	pixelWidth,
+	type WrittenFile,
+} from './formats/outFiles'
 export { type GivenPage, type Outgoing, outgoing } from './formats/outgoing'
 export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
 export { mmPerPx, pointsPerPx } from './formats/pageSize'
@@ -298,6 +307,7 @@ export {
 	setBackground,
 	swapPaints,
 } from './path/paint'
+export { difference, type Patch, patched } from './path/patch'
 export {
 	addPhoto,
 	changePhoto,

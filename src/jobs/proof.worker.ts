@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
-import type { Piece, Sheet } from '@/core'
+import type { Piece } from '@/core'
 import { allMended, type Finding, findings, type Limits } from '@/core/proofs'
+import { createMirror, type Sent } from './mirror'
 
 /** What came of pieces when something was mended. */
 export interface Mended {
@@ -10,35 +11,14 @@ export interface Mended {
 	readonly gone: readonly string[]
 }
 
-const texts = new Map<string, { readonly text: string; readonly piece: Piece }>()
-
-/**
- * The sheet with the pieces that were looked at before, where they are the same: what crosses to a worker
- * is copied each time, and what was found of a piece is known by the piece itself.
- */
-function asKnown(sheet: Sheet): Sheet {
-	const pieces = sheet.pieces.map((piece) => {
-		const text = JSON.stringify(piece)
-		const kept = texts.get(piece.id)
-		if (kept?.text === text) return kept.piece
-		const before = new Map(kept?.piece.contours.map((contour) => [contour.id, contour]))
-		const contours = piece.contours.map((contour) => {
-			const was = before.get(contour.id)
-			return was && JSON.stringify(was) === JSON.stringify(contour) ? was : contour
-		})
-		const own = { ...piece, contours }
-		texts.set(piece.id, { text, piece: own })
-		return own
-	})
-	const there = new Set(pieces.map(({ id }) => id))
-	for (const id of texts.keys()) if (!there.has(id)) texts.delete(id)
-	return { ...sheet, pieces }
-}
+// What was found of a piece is known by the piece itself: what stays of a sheet is the same objects here.
+const sheetOf = createMirror()
 
 const endpoint = {
-	find: (sheet: Sheet, limits: Limits): Finding[] => findings(asKnown(sheet), limits),
+	find: (sent: Sent, limits: Limits): Finding[] => findings(sheetOf(sent), limits),
 
-	mend(sheet: Sheet, all: readonly Finding[]): Mended {
+	mend(sent: Sent, all: readonly Finding[]): Mended {
+		const sheet = sheetOf(sent)
 		const { pieces } = allMended(sheet, all)
 		const before = new Set(sheet.pieces)
 		const left = new Set(pieces.map(({ id }) => id))

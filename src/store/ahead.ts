@@ -1,5 +1,5 @@
 import * as z from 'zod/mini'
-import { difference, type Patch } from './patch'
+import { difference, type Patch } from '@/core'
 
 /**
  * What was edited and is not in the database yet, kept where writing takes no time: a tab that is
@@ -22,12 +22,15 @@ export interface State {
 
 const KEY = 'skiagram:ahead:'
 
+const path = z.array(z.union([z.string(), z.number()]))
+
 const notes = z.record(
 	z.string(),
 	z.array(
 		z.union([
-			z.tuple([z.array(z.union([z.string(), z.number()]))]),
-			z.tuple([z.array(z.union([z.string(), z.number()])), z.unknown()]),
+			z.tuple([path]),
+			z.tuple([path, z.unknown()]),
+			z.tuple([path, z.array(z.unknown()), z.number(), z.number()]),
 		]),
 	),
 )

@@ -16,17 +16,6 @@ export async function saveFile(
 	)
 }
 
-/** A sheet's name as the name of a file, without its ending. */
-export function fileStem(name: string): string {
-	return (
-		name
-			.replace(/[\\/:*?"<>|]+/g, ' ')
-			.trim()
-			.replace(/\s+/g, '-')
-			.toLowerCase() || 'sheet'
-	)
-}
-
 /** Lets the user choose files; none where they thought better of it. */
 export async function chooseFiles(o: {
 	description: string

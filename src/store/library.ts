@@ -6,6 +6,7 @@ import {
 	nodeCount,
 	type Paint,
 	parseSheet,
+	patched,
 	renameSheet,
 	type Sheet,
 	sheetJsonSteps,
@@ -26,7 +27,6 @@ import {
 	stored,
 } from './database'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
-import { patched } from './patch'
 import { inSlices } from './slices'
 
 /** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */

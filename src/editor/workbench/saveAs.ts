@@ -1,6 +1,6 @@
-import { type Format, type FormatSettings, startingSettings, svgFormat } from '@/core'
+import { type Format, type FormatSettings, fileStem, startingSettings, svgFormat } from '@/core'
 import { showProblem, showSnack } from '@/kit/snackbar'
-import { fileStem, saveFile } from '@/store/files'
+import { saveFile } from '@/store/files'
 import type { OpenSheet } from '@/store/openSheet'
 
 /** Saves the sheet's artwork as a file where the user wants it. */

@@ -9,21 +9,22 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useCallback, useMemo, useState } from 'react'
-import { exportSummary, FORMATS, formatSvg, type Sheet } from '@/core'
+import { exportSummary, FORMATS, fileStem, firstPage, type Sheet } from '@/core'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { lookAtPage, wholeSheetFile, writtenFiles } from '@/jobs/exporting'
 import { BlobPicture } from '@/kit/BlobPicture'
 import { Facts } from '@/kit/Facts'
 import { Notice } from '@/kit/Notice'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
-import { fileStem, saveFile } from '@/store/files'
+import { saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { counted } from '../counted'
 import { exportSlice, inFormat } from './exportSlice'
 import { GivenSize, OutSize, pageFor } from './OutSize'
-import { type ExportWish, firstPage, inOneFile, type OutFile, outFiles } from './outFiles'
+import { type ExportWish, inOneFile, type OutFile, outFiles } from './outFiles'
 
 const PAGES = [
 	['sheet', 'As large as the sheet'],
@@ -44,7 +45,12 @@ export function FileSection() {
 	const what = wish.what === 'chosen' && chosen.size === 0 ? 'all' : wish.what
 	const meant = useMemo(() => ({ ...wish, what }) as const, [wish, what])
 	const ask = useCallback(
-		() => outFiles(sheet, chosen, meant, async (blob) => (await library.photo(blob))?.blob),
+		() =>
+			outFiles(sheet, chosen, meant, {
+				write: writtenFiles,
+				whole: wholeSheetFile,
+				photoOf: async (blob) => (await library.photo(blob))?.blob,
+			}),
 		[sheet, chosen, meant, library],
 	)
 	const files = useAnswer(ask, PAUSE_MS)
@@ -116,7 +122,7 @@ export function FileSection() {
 					)}
 				</>
 			)}
-			{page && <Preview page={page} />}
+			{page && <Preview sheet={sheet} chosen={chosen} wish={meant} />}
 			<Facts
 				facts={[
 					['Pieces', String(pieces)],
@@ -157,7 +163,7 @@ function SendButtons({
 	disabled,
 }: {
 	sheet: Sheet
-	made: () => Promise<readonly OutFile[]>
+	made: () => Promise<readonly OutFile[] | null>
 	wish: ExportWish
 	disabled: boolean
 }) {
@@ -166,7 +172,7 @@ function SendButtons({
 		setBusy(true)
 		await told(
 			made()
-				.then((files) => inOneFile(files, fileStem(sheet.name)))
+				.then((files) => files && inOneFile(files, fileStem(sheet.name)))
 				.then((file) => file && use(file)),
 		)
 		setBusy(false)
@@ -232,10 +238,20 @@ function SendButtons({
 }
 
 /** What the page that goes out looks like. */
-function Preview({ page }: { page: Sheet }) {
+function Preview({
+	sheet,
+	chosen,
+	wish,
+}: {
+	sheet: Sheet
+	chosen: ReadonlySet<string>
+	wish: ExportWish
+}) {
+	const ask = useCallback(() => lookAtPage(sheet, chosen, wish), [sheet, chosen, wish])
+	const svg = useAnswer(ask)
 	const blob = useMemo(
-		() => new Blob([formatSvg(page, { digits: 1 })], { type: 'image/svg+xml' }),
-		[page],
+		() => (svg === null ? null : new Blob([svg], { type: 'image/svg+xml' })),
+		[svg],
 	)
 	return <BlobPicture blob={blob} alt="The page that goes out" height={132} />
 }

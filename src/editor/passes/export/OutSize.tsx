@@ -2,11 +2,18 @@
 
 import Box from '@mui/material/Box'
 import { useState } from 'react'
-import { type GivenPage, LENGTH_DIGITS, type LengthUnit, mmPerPx, type Sheet } from '@/core'
+import {
+	type GivenPage,
+	LENGTH_DIGITS,
+	type LengthUnit,
+	mmPerPx,
+	pixelWidth,
+	type Sheet,
+} from '@/core'
 import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { NumberField } from '@/kit/NumberField'
 import { WordChoice } from '@/kit/WordChoice'
-import { type ExportWish, pixelWidth } from './outFiles'
+import type { ExportWish } from './outFiles'
 
 /** How many mm one of each unit is; a px as pages on screen count it. */
 const MM: Readonly<Record<LengthUnit, number>> = { px: 25.4 / 96, mm: 1, cm: 10, in: 25.4 }

@@ -1,10 +1,18 @@
 import { unzipSync } from 'fflate'
 import { describe, expect, test } from 'vitest'
-import { addPieces, emptySheet, newPiece, parsePathData, type Sheet } from '@/core'
-import { readSheetFile, readSvg } from '@/core/drawings'
+import {
+	addPieces,
+	emptySheet,
+	filesOf,
+	firstPage,
+	newPiece,
+	parsePathData,
+	type Sheet,
+} from '@/core'
+import { formatSheetFile, readSheetFile, readSvg } from '@/core/drawings'
 import { clipText } from '../cutOut/cutOutWish'
 import { exportSlice, inFormat } from './exportSlice'
-import { type ExportWish, firstPage, inOneFile, outFiles } from './outFiles'
+import { type ExportWish, inOneFile, type Makers, outFiles } from './outFiles'
 
 const pieces = ['Pear', 'Apple', 'Pear'].map((name, n) => ({
 	...newPiece(name, parsePathData(`M${n * 30} 10h20v20h-20z`)),
@@ -12,9 +20,20 @@ const pieces = ['Pear', 'Apple', 'Pear'].map((name, n) => ({
 }))
 const sheet: Sheet = addPieces(emptySheet('Fruit stall', 100, 50), pieces)
 const wish = (change: Partial<ExportWish> = {}): ExportWish => ({ ...exportSlice.start, ...change })
-const none = async () => undefined
+/** Files made here and now. */
+const makers: Makers = {
+	write: filesOf,
+	whole: async (of, photos) => formatSheetFile(of, photos),
+	photoOf: async () => undefined,
+}
+const made = async (
+	of: Sheet,
+	chosen: ReadonlySet<string>,
+	asked: ExportWish,
+	photoOf = makers.photoOf,
+) => (await outFiles(of, chosen, asked, { ...makers, photoOf })) ?? []
 const texts = async (change: Partial<ExportWish>, chosen = new Set<string>()) => {
-	const files = await outFiles(sheet, chosen, wish(change), none)
+	const files = await made(sheet, chosen, wish(change))
 	return Promise.all(files.map(async ({ name, blob }) => [name, await blob.text()] as const))
 }
 
@@ -33,8 +52,15 @@ describe('the files that go out', () => {
 		])
 	})
 
+	test('are none where a newer wish overtook it', async () => {
+		const overtaken = { ...makers, write: async () => null, whole: async () => null }
+		expect(await outFiles(sheet, new Set(), wish(), overtaken)).toBeNull()
+		const whole = inFormat(wish(), 'sheet')
+		expect(await outFiles(sheet, new Set(), whole, overtaken)).toBeNull()
+	})
+
 	test('several are packed into one that holds them; one stays as it is', async () => {
-		const files = await outFiles(sheet, new Set(), wish({ what: 'each' }), none)
+		const files = await made(sheet, new Set(), wish({ what: 'each' }))
 		const packed = await inOneFile(files, 'stall')
 		expect(packed?.name).toBe('stall.zip')
 		const bytes = await (packed?.blob ?? new Blob()).arrayBuffer()
@@ -66,13 +92,13 @@ describe('the files that go out', () => {
 		const one = { ...sheet, photos: [{ ...placed, ...rest, tone }] } as unknown as Sheet
 		const photo = async () => new Blob([new Uint8Array([1, 2, 3])], { type: 'image/png' })
 		const everything = inFormat(wish(), 'sheet')
-		const [file] = await outFiles(one, new Set(), everything, photo)
+		const [file] = await made(one, new Set(), everything, photo)
 		const read = readSheetFile((await file?.blob.text()) ?? '')
 		expect(read?.photos.map(({ type, bytes }) => [type, ...bytes])).toEqual([
 			['image/png', 1, 2, 3],
 		])
 		const bare = { ...everything, settings: { photos: 0 } }
-		const [without] = await outFiles(one, new Set(), bare, photo)
+		const [without] = await made(one, new Set(), bare, photo)
 		expect(readSheetFile((await without?.blob.text()) ?? '')?.photos).toEqual([])
 	})
 })

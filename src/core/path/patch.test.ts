@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Sheet } from '@/core'
-import { anyEdit, randomNumbers } from '@/core/path/testing/anyEdit'
-import { anyContour, sheetOf } from '@/core/path/testing/arbitrary'
+import type { Sheet } from './model'
 import { difference, type Patch, patched } from './patch'
+import { anyEdit, randomNumbers } from './testing/anyEdit'
+import { anyContour, sheetOf } from './testing/arbitrary'
 
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value))
 
@@ -50,5 +50,33 @@ describe('the difference of two trees', () => {
 		expect(difference(many, one)).toEqual([[['nodes', 17, 'id'], -1]])
 		expect(difference(many, many)).toEqual([])
 		expect(difference({ a: 1, b: 2 }, { b: 2 })).toEqual([[['a']]])
+	})
+
+	test('of a list that grew or shrank in one place says that, and what changed beside it', () => {
+		const before = Array.from({ length: 40 }, (_, i) => ({ id: i }))
+		const grown = [...before.with(3, { id: -3 }), { id: 99 }]
+		expect(difference(before, grown)).toEqual([
+			[[3, 'id'], -3],
+			[[], [{ id: 99 }], 40, 0],
+		])
+		const led = [{ id: 99 }, ...before.with(30, { id: -3 })]
+		expect(difference(before, led)).toEqual([
+			[[30, 'id'], -3],
+			[[], [{ id: 99 }], 0, 0],
+		])
+		expect(difference(before, before.toSpliced(7, 2))).toEqual([[[], [], 7, 2]])
+		for (const after of [grown, led, before.toSpliced(7, 2), []])
+			expect(patched(before, difference(before, after))).toEqual(after)
+	})
+
+	test('lists that share any of their items come out right, whatever was done to them', () => {
+		const items = Array.from({ length: 12 }, (_, id) => ({ id }))
+		const list = fc.array(fc.integer({ min: 0, max: 11 }).map((k) => items[k]))
+		fc.assert(
+			fc.property(list, list, (a, b) => {
+				expect(patched(a, difference(a, b))).toEqual(b)
+			}),
+			{ numRuns: 300 },
+		)
 	})
 })

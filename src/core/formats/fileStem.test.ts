@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { fileStem } from './files'
+import { fileStem } from './fileStem'
 
 test.each([
 	['Storm lantern', 'storm-lantern'],

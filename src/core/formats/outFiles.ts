@@ -1,0 +1,131 @@
+import { displayList } from '../artwork/displayList'
+import type { Sheet } from '../path/model'
+import { fileStem } from './fileStem'
+import type { Format, FormatSettings, Parts } from './format'
+import { groundOf } from './formats'
+import { type Outgoing, outgoing } from './outgoing'
+
+/** What is sent out, and how. */
+export interface OutWish {
+	/** All that shows, the pieces chosen, or a file for each of these. */
+	readonly what: 'all' | 'chosen' | 'each'
+	readonly format: Format
+	readonly settings: FormatSettings
+	/** Of a page that is given mm; of pictures, px. */
+	readonly page: Exclude<Outgoing['page'], 'square'>
+	readonly strokes: Outgoing['strokes']
+	/** How wide the page goes out, mm; of pictures, px. As it is where absent. */
+	readonly width?: number
+}
+
+/** A file that goes out, written. */
+export interface WrittenFile {
+	readonly name: string
+	readonly type: string
+	readonly parts: Parts
+}
+
+/** A picture that goes out: what is to be drawn, and how large. */
+export interface DrawnFile {
+	readonly name: string
+	readonly type: string
+	readonly svg: string
+	/** px */
+	readonly width: number
+	readonly height: number
+	/** What one sees through is filled with white. */
+	readonly opaque: boolean
+	readonly quality?: number
+}
+
+/** The files that a wish asks for, those of pictures still to be drawn; none where nothing would be in them. */
+export async function filesOf(
+	sheet: Sheet,
+	chosen: ReadonlySet<string>,
+	wish: OutWish,
+): Promise<(WrittenFile | DrawnFile)[]> {
+	const { format, settings } = wish
+	const files: (WrittenFile | DrawnFile)[] = []
+	for (const { stem, page } of pagesOf(sheet, chosen, wish)) {
+		const { pixels, extension, mimeType: type } = format
+		if (pixels?.sizes)
+			for (const size of pixels.sizes)
+				files.push(await drawn(`${stem}-${size}.png`, page, wish, size))
+		else if (pixels) files.push(await drawn(stem + extension, page, wish, pixelWidth(page, wish)))
+		else files.push({ name: stem + extension, type, parts: await format.write(page, settings) })
+	}
+	return files
+}
+
+/** The page that a wish is about, as it would be looked at before it goes out. */
+export function firstPage(sheet: Sheet, chosen: ReadonlySet<string>, wish: OutWish): Sheet | null {
+	const what = wish.what === 'each' ? 'all' : wish.what
+	return pagesOf(sheet, chosen, { ...wish, what })[0]?.page ?? null
+}
+
+/** How wide a picture of a page is, px. */
+export function pixelWidth(sheet: Sheet, { width, page }: Pick<OutWish, 'width' | 'page'>): number {
+	const given = typeof page === 'object' ? page.width : width
+	return Math.max(1, Math.round(given ?? sheet.width))
+}
+
+function pagesOf(
+	sheet: Sheet,
+	chosen: ReadonlySet<string>,
+	{ what, format, page, strokes, width }: OutWish,
+): { readonly stem: string; readonly page: Sheet }[] {
+	const stem = fileStem(sheet.name)
+	const square = format.pixels?.sizes !== undefined
+	const lay = (only?: ReadonlySet<string>) =>
+		outgoing(sheet, {
+			...(only && { only }),
+			page: square ? 'square' : page,
+			strokes,
+			...(width !== undefined && !format.pixels && { widthMm: width }),
+		})
+	const names = createNames()
+	const sets: { stem: string; only?: ReadonlySet<string> }[] =
+		what === 'all'
+			? [{ stem }]
+			: what === 'chosen'
+				? [{ stem, only: chosen }]
+				: displayList(sheet, chosen.size > 0 ? chosen : undefined).map(({ piece }) => ({
+						stem: names(`${stem}-${fileStem(piece.name)}`),
+						only: new Set([piece.id]),
+					}))
+	return sets.flatMap(({ stem: name, only }) => {
+		const laid = lay(only)
+		return laid ? [{ stem: name, page: laid }] : []
+	})
+}
+
+function createNames(): (name: string) => string {
+	const given = new Set<string>()
+	return (name) => {
+		let one = name
+		for (let n = 2; given.has(one); n++) one = `${name}-${n}`
+		given.add(one)
+		return one
+	}
+}
+
+async function drawn(
+	name: string,
+	page: Sheet,
+	{ format, settings }: OutWish,
+	width: number,
+): Promise<DrawnFile> {
+	const { type = 'image/png', opaque = false } = format.pixels ?? {}
+	const ground = groundOf(settings)
+	const { background: _, ...bare } = page
+	const { quality } = settings
+	return {
+		name,
+		type,
+		svg: (await format.write(ground === 'sheet' ? page : bare, settings)).join(''),
+		width,
+		height: Math.max(1, Math.round((width * page.height) / page.width)),
+		opaque: opaque || ground === 'white',
+		...(quality !== undefined && { quality }),
+	}
+}

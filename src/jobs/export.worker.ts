@@ -1,0 +1,37 @@
+import { expose } from 'comlink'
+import { FORMATS, filesOf, firstPage, formatSvg, type OutWish } from '@/core'
+import { type CarriedPhoto, formatSheetFile } from '@/core/drawings'
+import { createMirror, type Sent } from './mirror'
+
+/** A wish as it crosses: formats are named by their ids. */
+export type SentWish = Omit<OutWish, 'format'> & { readonly format: string }
+
+const sheetOf = createMirror()
+
+/** Of a picture of the page for looking at, px. */
+const LOOK_DIGITS = 1
+
+function wishOf({ format: id, ...wish }: SentWish): OutWish {
+	const format = FORMATS.find((one) => one.id === id)
+	if (!format) throw new Error(`There is no format ${id}.`)
+	return { ...wish, format }
+}
+
+const endpoint = {
+	files: (sent: Sent, chosen: ReadonlySet<string>, wish: SentWish) =>
+		filesOf(sheetOf(sent), chosen, wishOf(wish)),
+
+	/** The sheet with everything on it. */
+	whole: (sent: Sent, photos: readonly CarriedPhoto[]): string =>
+		formatSheetFile(sheetOf(sent), photos),
+
+	/** The page that goes out, as SVG to look at; `null` where nothing is on it. */
+	look: (sent: Sent, chosen: ReadonlySet<string>, wish: SentWish): string | null => {
+		const page = firstPage(sheetOf(sent), chosen, wishOf(wish))
+		return page && formatSvg(page, { digits: LOOK_DIGITS })
+	},
+}
+
+export type ExportWorker = typeof endpoint
+
+expose(endpoint)
