@@ -1,7 +1,7 @@
 /** The core's fifth face: what a proof notices, and how it is mended; workers compute it. */
 
 export type { Finding, FindingKind, Limits } from './proof/finding'
-export { findings } from './proof/findings'
+export { findingSteps, findings, type Looked } from './proof/findings'
 export { FINDING_KINDS, type FindingWords, type Grade } from './proof/kinds'
 export { limitsFor, matters, PROOFS, type ProofFor } from './proof/limits'
 export { allMended, mended } from './proof/mend'

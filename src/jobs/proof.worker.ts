@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import type { Piece } from '@/core'
-import { allMended, type Finding, findings, type Limits } from '@/core/proofs'
+import { allMended, type Finding, findingSteps, type Limits } from '@/core/proofs'
 import { createMirror, type Sent } from './mirror'
 
 /** What came of pieces when something was mended. */
@@ -14,8 +14,28 @@ export interface Mended {
 // What was found of a piece is known by the piece itself: what stays of a sheet is the same objects here.
 const sheetOf = createMirror()
 
+/** What was noticed is said so often, ms. */
+const TELL_MS = 150
+
 const endpoint = {
-	find: (sent: Sent, limits: Limits): Finding[] => findings(sheetOf(sent), limits),
+	/** Looks at the sheet step by step, and says now and then what was noticed, for as long as it is to go on. */
+	async find(
+		sent: Sent,
+		limits: Limits,
+		only: ReadonlySet<string> | undefined,
+		goesOn: (found: readonly Finding[], share: number) => Promise<boolean> | boolean,
+	): Promise<void> {
+		let batch: Finding[] = []
+		let told = performance.now()
+		for (const { found, share } of findingSteps(sheetOf(sent), limits, only)) {
+			batch.push(...found)
+			if (performance.now() - told < TELL_MS) continue
+			if (!(await goesOn(batch, share))) return
+			batch = []
+			told = performance.now()
+		}
+		await goesOn(batch, 1)
+	},
 
 	mend(sent: Sent, all: readonly Finding[]): Mended {
 		const sheet = sheetOf(sent)

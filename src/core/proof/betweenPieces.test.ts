@@ -5,7 +5,7 @@ import { contains } from '../combine/winding'
 import { parsePathData } from '../formats/pathData'
 import { ringedOf } from '../path/enclosing'
 import { newPiece, type Piece } from '../path/model'
-import { betweenPieces, grownOver } from './betweenPieces'
+import { betweenTwo, grownOver, neighbouring } from './betweenPieces'
 
 const WIDTH = 2
 const LIMITS = { neck: 0, small: 0, hair: 0, ends: 0, strays: 0, photoPpi: 0, sliver: WIDTH }
@@ -16,7 +16,8 @@ const piece = (d: string, change: Partial<Piece> = {}): Piece => ({
 const lower = piece('M20 20H100V120H20Z')
 /** Beside it, a px away along a wavy edge. */
 const upper = piece('M101 20H180V120H101C101 100 101.6 90 101 70C100.4 50 101 40 101 20Z')
-const found = (a: Piece, b: Piece) => betweenPieces([a, b], LIMITS)
+const found = (...pieces: Piece[]) =>
+	neighbouring(pieces, LIMITS).flatMap((pair) => betweenTwo(pair, LIMITS))
 const shared = (a: Piece, b: Piece) =>
 	combineAreas('overlap', [filledArea(a), filledArea(b)]).reduce(
 		(sum, contour) => sum + Math.abs(ringedOf(contour).area),
@@ -83,4 +84,19 @@ test('pieces that touch, lie apart, or only meet at a corner have no sliver betw
 		'M100 120H180V180H100Z',
 	])
 		expect(found(lower, piece(d))).toEqual([])
+})
+
+test('however many pieces lie beside each other, every gap is found', () => {
+	const tiles = Array.from({ length: 400 }, (_, k) => {
+		const [x, y] = [(k % 20) * 40, Math.floor(k / 20) * 40]
+		// Each tenth stands a px away from what is left of it.
+		const from = k % 10 === 5 ? x + 1 : x
+		return piece(`M${from} ${y}H${x + 40}V${y + 40}H${from}Z`)
+	})
+	const gaps = found(...tiles)
+	expect(gaps).toHaveLength(40)
+	for (const { at, beside } of gaps) {
+		expect(at[0] % 40).toBeCloseTo(0.5, 1)
+		expect(tiles.findIndex(({ id }) => id === beside) % 10).toBe(5)
+	}
 })

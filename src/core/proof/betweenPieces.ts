@@ -1,57 +1,78 @@
 import { combine, combineAreas } from '../combine/combine'
 import { type Area, filledArea } from '../combine/divide'
 import { offset } from '../combine/offset'
-import { growBox } from '../geometry/box'
+import {
+	type Box,
+	boxContains,
+	boxCorners,
+	boxesTouch,
+	boxOf,
+	growBox,
+	joinBoxes,
+} from '../geometry/box'
 import { item } from '../geometry/numbers'
-import type { Point } from '../geometry/point'
+import { distance, mix, type Point } from '../geometry/point'
+import { nearestOnRing } from '../geometry/polygon'
 import { piecesBox } from '../path/arrangePieces'
 import { boundsOf, flattenContour, isFilled } from '../path/contour'
-import { indexBoxes } from '../path/enclosing'
+import { indexBoxes, ringedOf } from '../path/enclosing'
 import type { Contour, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
 import type { Finding, Limits } from './finding'
 import { dense, middleOf, placeKey, toRing } from './rings'
 
-/** So many pairs of neighbours are looked at: more are a pattern, not pieces laid beside each other. */
-const MOST_PAIRS = 60
-const MOST_NODES = 1500
 /** So roughly, as a share of a gap, pieces are grown and shrunk. */
 const ROUGHLY = 1 / 40
 /** A gap is a sliver where it is so many times as long as it may be wide. */
 const LONG = 3
 
-/** Slivers: long gaps between two pieces, narrower than a width. */
-export function betweenPieces(pieces: readonly Piece[], { sliver }: Limits): Finding[] {
+/** Two pieces that lie so near to each other that there may be a gap between them. */
+export interface Pair {
+	readonly lower: Piece
+	readonly upper: Piece
+}
+
+/** The pairs of pieces between which slivers are looked for, in the order of the lower ones. */
+export function neighbouring(pieces: readonly Piece[], { sliver }: Limits): Pair[] {
 	if (sliver <= 0) return []
 	const solid = pieces.filter(
 		({ contours, fill }) =>
-			fill.kind !== 'none' &&
-			contours.some(isFilled) &&
-			areWorkable(contours) &&
-			contours.reduce((sum, { nodes }) => sum + nodes.length, 0) <= MOST_NODES,
+			fill.kind !== 'none' && contours.some(isFilled) && areWorkable(contours),
 	)
 	const boxes = solid.map((piece) => growBox(piecesBox([piece]), sliver / 2))
 	const index = indexBoxes(boxes)
-	const pairs = solid.flatMap((a, i) => {
+	return solid.flatMap((lower, i) => {
 		const { minX, minY, maxX, maxY } = item(boxes, i)
 		const above = index.search(minX, minY, maxX, maxY, (k) => k > i).sort((p, q) => p - q)
-		return above.map((k) => [a, item(solid, k)] as const)
+		return above.map((k) => ({ lower, upper: item(solid, k) }))
 	})
-	return pairs.slice(0, MOST_PAIRS).flatMap(([a, b]) => gaps(a, b, sliver))
 }
 
-function gaps(a: Piece, b: Piece, width: number): Finding[] {
-	return gapsBetween(a, b, width).parts.map((part): Finding => {
+/** What was found of pairs, which never change. */
+const known = new WeakMap<Piece, WeakMap<Piece, { width: number; all: Finding[] }>>()
+
+/** Slivers: long gaps between two pieces, narrower than a width. */
+export function betweenTwo({ lower, upper }: Pair, { sliver: width }: Limits): Finding[] {
+	let own = known.get(lower)
+	if (!own) {
+		own = new WeakMap()
+		known.set(lower, own)
+	}
+	const kept = own.get(upper)
+	if (kept?.width === width) return kept.all
+	const all = gapsBetween(lower, upper, width).map(({ part }): Finding => {
 		const at = middleOf(part)
 		return {
 			kind: 'sliver',
-			key: `sliver ${a.id} ${b.id} ${placeKey(at)}`,
-			piece: a.id,
-			beside: b.id,
+			key: `sliver ${lower.id} ${upper.id} ${placeKey(at)}`,
+			piece: lower.id,
+			beside: upper.id,
 			at,
 			size: width,
 		}
 	})
+	own.set(upper, { width, all })
+	return all
 }
 
 /**
@@ -61,9 +82,11 @@ function gaps(a: Piece, b: Piece, width: number): Finding[] {
  * @returns the same piece where there is no gap
  */
 export function grownOver(lower: Piece, upper: Piece, at: Point, width: number): Piece {
-	const { closed, parts } = gapsBetween(lower, upper, width)
-	const part = parts.find((one) => placeKey(middleOf(one)) === placeKey(at))
-	if (!part) return lower
+	const gap = gapsBetween(lower, upper, width).find(
+		({ part }) => placeKey(middleOf(part)) === placeKey(at),
+	)
+	if (!gap) return lower
+	const { part, closed } = gap
 	const tolerance = width * ROUGHLY
 	const within = combine('overlap', offset([part], width / 2, { tolerance }), closed)
 	const strip = isSeenThrough(upper)
@@ -93,15 +116,123 @@ function isSeenThrough({ fill, opacity }: Piece): boolean {
 
 const plain = (contours: readonly Contour[]): Area => ({ contours, rule: 'nonzero' })
 
-/** What closes when both together are grown by half a width and shrunk again, where it lies by both. */
-function gapsBetween(a: Piece, b: Piece, width: number) {
-	const both = combineAreas('merge', [filledArea(a), filledArea(b)])
-	const roughly = { tolerance: width * ROUGHLY, fewest: false }
-	const closed = offset(offset(both, width / 2, roughly), -width / 2, roughly)
-	const parts = combine('cut-out', closed, both).filter(
-		(part) => isLong(part, width) && [a, b].every((piece) => liesBy(part, piece, width)),
+/** Along a gap two pieces run beside each other for so many widths at least. */
+const LEAST_RUN = 1.2
+
+interface Gap {
+	readonly part: Contour
+	/** Both pieces about the gap, with it filled. */
+	readonly closed: readonly Contour[]
+}
+
+/** Round a stretch where two pieces come near each other they are looked at by so many widths. */
+const ROUND = 4
+
+function gapsBetween(a: Piece, b: Piece, width: number): Gap[] {
+	return stretchesNear(a, b, width).flatMap((stretch) => {
+		const within = growBox(stretch, ROUND * width)
+		const [here, there] = [a, b].map((piece) =>
+			plain(combineAreas('overlap', [filledArea(piece), plain([framed(within)])])),
+		) as [Area, Area]
+		// What closes when both together are grown by half a width and shrunk again, where it lies by both.
+		const both = combineAreas('merge', [here, there])
+		const roughly = { tolerance: width * ROUGHLY, fewest: false }
+		const closed = offset(offset(both, width / 2, roughly), -width / 2, roughly)
+		const inside = growBox(within, -width)
+		return combine('cut-out', closed, both).flatMap((part): Gap[] => {
+			const lies = holds(inside, boundsOf(part)) && isLong(part, width)
+			return lies && [a, b].every((piece) => liesBy(part, piece, width)) ? [{ part, closed }] : []
+		})
+	})
+}
+
+const framed = (box: Box): Contour => ({
+	id: 'frame',
+	closed: true,
+	nodes: boxCorners(box).map((at, k) => ({ id: `frame${k}`, at, kind: 'corner' })),
+})
+
+const holds = (outer: Box, { minX, minY, maxX, maxY }: Box) =>
+	boxContains(outer, [minX, minY]) && boxContains(outer, [maxX, maxY])
+
+/**
+ * Boxes about the stretches of a piece's edge along which another's lies near by, and not on it: what is further
+ * from it than a width, or runs along it exactly, has no gap beside it.
+ */
+function stretchesNear(a: Piece, b: Piece, width: number): Box[] {
+	const zone = growBox(piecesBox([b]), width)
+	const edges = edgesOf(b)
+	const found: Box[] = []
+	for (const [p, q] of edgesOf(a).all) {
+		const about = growBox(boxOf([p, q]), width)
+		if (!boxesTouch(about, zone) || edges.near(about).length === 0) continue
+		const count = Math.max(1, Math.ceil(distance(p, q) / width))
+		for (let k = 0; k < count; k++) {
+			const at = mix(p, q, (k + 0.5) / count)
+			const away = edges.distanceTo(at, width)
+			if (away <= NOTHING_PX || away > width) continue
+			const own = growBox(boxOf([at]), width)
+			const last = found.at(-1)
+			if (last && boxesTouch(last, own)) found[found.length - 1] = joinBoxes(last, own)
+			else found.push(own)
+		}
+	}
+	// Each holds a width round its places; where those lie no further apart it is a corner, not a gap.
+	const least = (2 + LEAST_RUN) * width
+	return joined(found).filter(
+		({ minX, minY, maxX, maxY }) => Math.hypot(maxX - minX, maxY - minY) > Math.SQRT2 * least,
 	)
-	return { closed, parts }
+}
+
+/** Boxes that touch as one, until none do. */
+function joined(boxes: readonly Box[]): Box[] {
+	const made: Box[] = []
+	for (const box of boxes) {
+		let own = box
+		for (let k = made.length - 1; k >= 0; k--) {
+			const other = item(made, k)
+			if (!boxesTouch(other, own)) continue
+			own = joinBoxes(own, other)
+			made.splice(k, 1)
+			k = made.length
+		}
+		made.push(own)
+	}
+	return made
+}
+
+type Edge = readonly [Point, Point]
+interface Edges {
+	readonly all: readonly Edge[]
+	near(box: Box): Edge[]
+	/** How far a place lies from the nearest edge; infinitely where none is within reach. */
+	distanceTo(p: Point, reach: number): number
+}
+
+const edgesKnown = new WeakMap<Piece, Edges>()
+
+/** The edges of what a piece fills, as straight lines. */
+function edgesOf(piece: Piece): Edges {
+	const kept = edgesKnown.get(piece)
+	if (kept) return kept
+	const all = piece.contours.filter(isFilled).flatMap((contour): Edge[] => {
+		const { ring } = ringedOf(contour)
+		return ring.map((p, i) => [p, ring[(i + 1) % ring.length] ?? p])
+	})
+	const index = indexBoxes(all.map((edge) => boxOf(edge)))
+	const near = ({ minX, minY, maxX, maxY }: Box) =>
+		index.search(minX, minY, maxX, maxY).map((k) => item(all, k))
+	const made: Edges = {
+		all,
+		near,
+		distanceTo: (p, reach) =>
+			near(growBox(boxOf([p]), reach)).reduce(
+				(least, [q, r]) => Math.min(least, distance(p, nearestOnRing(p, [q, r]))),
+				Number.POSITIVE_INFINITY,
+			),
+	}
+	edgesKnown.set(piece, made)
+	return made
 }
 
 /** Whether a part touches a piece along a good stretch, not at a corner alone. */

@@ -1,8 +1,9 @@
-import type { Sheet } from '../path/model'
+import { nodeCount } from '../path/contour'
+import type { Contour, Piece, Sheet } from '../path/model'
 import { betweenOutlines } from './betweenOutlines'
-import { betweenPieces } from './betweenPieces'
+import { betweenTwo, neighbouring, type Pair } from './betweenPieces'
 import type { Finding, Limits } from './finding'
-import { ofOutline } from './ofOutline'
+import { adviceOn, ofOutline } from './ofOutline'
 import { ofPiece } from './ofPiece'
 import { ofSheet } from './ofSheet'
 
@@ -11,16 +12,56 @@ import { ofSheet } from './ofSheet'
  * piece, between pieces, and of the sheet. Pieces that are hidden are only said to be.
  */
 export function findings(sheet: Sheet, limits: Limits): Finding[] {
-	const shown = sheet.pieces.filter(({ hidden }) => !hidden)
-	const found: Finding[] = []
-	for (const piece of shown) {
-		for (const contour of piece.contours) found.push(...ofOutline(piece, contour, limits))
-		found.push(...ofPiece(piece, limits))
+	return [...findingSteps(sheet, limits)].flatMap(({ found }) => found)
+}
+
+/** A step of a proof. */
+export interface Looked {
+	/** What it noticed. */
+	readonly found: readonly Finding[]
+	/** How far the whole has come with it, 0 to 1, by how long each takes. */
+	readonly share: number
+}
+
+/** What each look takes, for one node, beside the quickest. */
+const OF_PIECE = 6
+const ADVICE = 40
+const BETWEEN = 8
+
+/**
+ * The same step by step, what is quick first: what was found so far can be shown, and the rest be called off.
+ * What was looked at before is known by its objects.
+ * @param only ids of the pieces to look at; the sheet as a whole is looked at where all are
+ */
+export function* findingSteps(
+	sheet: Sheet,
+	limits: Limits,
+	only?: ReadonlySet<string>,
+): Generator<Looked, void> {
+	const shown = sheet.pieces.filter(({ hidden, id }) => !hidden && (only?.has(id) ?? true))
+	const outlines = shown.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
+	const pairs = neighbouring(shown, limits)
+	const nodes = new Map(shown.map((piece) => [piece, nodeCount(piece.contours)]))
+	const ofOne = (piece: Piece) => nodes.get(piece) ?? 0
+	const ofPair = ({ lower, upper }: Pair) => ofOne(lower) + ofOne(upper)
+	const advised = ({ contour }: { readonly contour: Contour }) => contour.nodes.length
+	const sum = <T>(all: readonly T[], of: (one: T) => number) =>
+		all.reduce((total, one) => total + of(one), 0)
+	const whole = Math.max(
+		1,
+		(1 + OF_PIECE + ADVICE) * sum(shown, ofOne) + BETWEEN * sum(pairs, ofPair),
+	)
+	let done = 0
+	const looked = (found: readonly Finding[], cost: number): Looked => {
+		done += cost
+		return { found, share: Math.min(1, done / whole) }
 	}
-	return [
-		...found,
-		...betweenOutlines(shown, limits),
-		...betweenPieces(shown, limits),
-		...ofSheet(sheet, limits),
-	]
+	if (!only) yield looked(ofSheet(sheet, limits), 0)
+	for (const { piece, contour } of outlines)
+		yield looked(ofOutline(piece, contour, limits), contour.nodes.length)
+	yield looked(betweenOutlines(shown, limits), 0)
+	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
+	for (const one of outlines)
+		yield looked(adviceOn(one.piece, one.contour, limits), ADVICE * advised(one))
+	for (const pair of pairs) yield looked(betweenTwo(pair, limits), BETWEEN * ofPair(pair))
 }

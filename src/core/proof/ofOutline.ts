@@ -15,45 +15,51 @@ const KINK = { least: 0.16, most: 0.5 } as const
 /** Segments beside a kink are so long at least, px: beside shorter ones it is part of a round corner. */
 const KINK_SEGMENT_PX = 6
 
-/** What there is to notice about one outline by itself. */
-export function ofOutline(piece: Piece, contour: Contour, limits: Limits): Finding[] {
-	const found = (
-		kind: FindingKind,
-		at: Point,
-		own: string,
-		rest: Partial<Finding> = {},
-	): Finding => ({
-		kind,
-		key: `${kind} ${contour.id} ${own}`,
-		piece: piece.id,
-		contour: contour.id,
-		at,
-		...rest,
-	})
-	const kept = known.get(contour)
-	if (kept && kept.piece === piece.id && kept.limits === limitsKey(limits)) return kept.all
-	const all = areWorkable([contour]) ? lookedAt(contour, limits, found) : []
-	known.set(contour, { piece: piece.id, limits: limitsKey(limits), all })
-	return all
-}
+type Look = (contour: Contour, limits: Limits, found: Found) => Finding[]
 
-/** What was found of outlines, which never change. */
-const known = new WeakMap<
-	Contour,
-	{ readonly piece: string; readonly limits: string; readonly all: Finding[] }
->()
-
-const limitsKey = ({ ends, hair }: Limits) => `${ends} ${hair}`
-
-function lookedAt(contour: Contour, limits: Limits, found: Found): Finding[] {
-	return [
+/** What there is to notice about one outline at once. */
+export const ofOutline = remembered(
+	({ ends, hair }) => `${ends} ${hair}`,
+	(contour, limits, found) => [
 		...openness(contour, limits, found),
 		...(contour.closed && isSelfCrossing(contour) ? [found('crosses', middleOf(contour), '')] : []),
 		...tooNear(contour, limits, found),
-		...advice(contour, found),
 		...kinks(contour, found),
 		...badHandles(contour, found),
-	]
+		...(contour.nodes.length > MOST_ADVISED ? [found('crowded', middleOf(contour), '')] : []),
+	],
+)
+
+/** What could be better about its nodes: each is tried, which takes its time. */
+export const adviceOn = remembered(
+	() => '',
+	(contour, _, found) =>
+		contour.nodes.length > MOST_ADVISED
+			? []
+			: suggestionsFor(contour).map(({ what, node, at, amount }) =>
+					found(what, at, node, { nodes: [node], size: amount }),
+				),
+)
+
+/** What was found of outlines is known by them, which never change. */
+function remembered(keyOf: (limits: Limits) => string, look: Look) {
+	const known = new WeakMap<Contour, { piece: string; key: string; all: Finding[] }>()
+	return (piece: Piece, contour: Contour, limits: Limits): Finding[] => {
+		const key = keyOf(limits)
+		const kept = known.get(contour)
+		if (kept?.piece === piece.id && kept.key === key) return kept.all
+		const found: Found = (kind, at, own, rest = {}) => ({
+			kind,
+			key: `${kind} ${contour.id} ${own}`,
+			piece: piece.id,
+			contour: contour.id,
+			at,
+			...rest,
+		})
+		const all = areWorkable([contour]) ? look(contour, limits, found) : []
+		known.set(contour, { piece: piece.id, key, all })
+		return all
+	}
 }
 
 type Found = (kind: FindingKind, at: Point, own: string, rest?: Partial<Finding>) => Finding
@@ -83,13 +89,6 @@ function tooNear(contour: Contour, { hair }: Limits, found: Found): Finding[] {
 			}),
 		]
 	})
-}
-
-function advice(contour: Contour, found: Found): Finding[] {
-	if (contour.nodes.length > MOST_ADVISED) return [found('crowded', middleOf(contour), '')]
-	return suggestionsFor(contour).map(({ what, node, at, amount }) =>
-		found(what, at, node, { nodes: [node], size: amount }),
-	)
 }
 
 /** Joins that turn by more than is smooth and less than a corner, between curves. */

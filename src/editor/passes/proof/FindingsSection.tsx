@@ -11,9 +11,11 @@ import { lookAt } from '@/editor/bench/lookAt'
 import { told } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { Notice } from '@/kit/Notice'
+import { ProgressBar } from '@/kit/ProgressBar'
+import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
-import { selectContour, withPieces } from '@/store/selection'
+import { chosenPieces, selectContour, withPieces } from '@/store/selection'
 import { counted } from '../counted'
 import { LimitFields } from './LimitFields'
 import { type ListedKind, listed, mendable, withMended } from './listed'
@@ -35,6 +37,9 @@ export function FindingsSection() {
 	// What was found of pieces as they were is not mended in them as they are.
 	const readOnly = locked || stale
 	const findings = useSlice(proofSlice, (state) => state.findings)
+	const share = useSlice(proofSlice, (state) => state.share)
+	const chosenOnly = useSlice(proofSlice, (state) => state.chosenOnly)
+	const some = useOpenSheet((state) => chosenPieces(state.selection).size > 0)
 	const purpose = useSlice(proofSlice, (state) => state.purpose)
 	const proof = useMemo(() => slices.of(proofSlice), [slices])
 	const { left = NONE } = sheet
@@ -70,12 +75,35 @@ export function FindingsSection() {
 				onChange={(next) => proof.setState({ purpose: next, own: {} })}
 			/>
 			<LimitFields />
+			{(some || chosenOnly) && (
+				<SwitchRow
+					label="Only the pieces chosen"
+					checked={chosenOnly}
+					onChange={(on) => proof.setState({ chosenOnly: on, share: 0, findings: null })}
+				/>
+			)}
 			{!findings ? (
 				<LinearProgress aria-label="Proofing" />
 			) : (
 				<>
-					<Box sx={{ height: 4 }}>{stale && <LinearProgress aria-label="Proofing anew" />}</Box>
-					{!openOnes && <Notice severity="success">Every outline is closed.</Notice>}
+					<Box sx={{ height: 4 }}>
+						{stale ? (
+							<LinearProgress aria-label="Proofing anew" />
+						) : (
+							share < 1 && <ProgressBar label="Proofing" share={share} />
+						)}
+					</Box>
+					{share < 1 && (
+						<Typography variant="caption" role="status" sx={{ color: 'text.secondary' }}>
+							Still looking, {Math.round(100 * share)} %: more may come.
+						</Typography>
+					)}
+					{share === 1 && some && chosenOnly && (
+						<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+							Of the pieces chosen alone.
+						</Typography>
+					)}
+					{share === 1 && !openOnes && <Notice severity="success">Every outline is closed.</Notice>}
 					{all.length > 0 && (
 						<Button
 							variant="contained"

@@ -31,6 +31,10 @@ export interface ProofState {
 	readonly own: Partial<Limits>
 	/** What was noticed last; `null` until something was looked at. */
 	readonly findings: readonly Finding[] | null
+	/** How far the proof of them has come, 0 to 1: below 1 the list is not whole. */
+	readonly share: number
+	/** Only the pieces chosen are looked at. */
+	readonly chosenOnly: boolean
 	/** The pieces that they are of: of others they may be gone. */
 	readonly of: readonly Piece[] | null
 	/** How many of them matter, by how bad they are; for the pass's figure. */
@@ -61,6 +65,8 @@ export const proofSlice: Slice<ProofState> = {
 		purpose: 'cutting',
 		own: {},
 		findings: null,
+		share: 0,
+		chosenOnly: false,
 		of: null,
 		count: { wrong: 0, risk: 0, hint: 0 },
 		at: null,
