@@ -1,5 +1,6 @@
 // All checks, those that can run side by side at once: the linter and the types beside the build,
-// whose output the end-to-end tests are served, then unit tests, then the interface in a browser.
+// whose output the end-to-end tests are served, then how cost grows, then unit tests, then the interface in a
+// browser.
 // Each part's output comes whole, when it is done, with how long it took.
 import { spawn } from 'node:child_process'
 
@@ -11,6 +12,8 @@ await together(
 	['build', 'npx', 'next', 'build'],
 )
 await together(['types', 'npx', 'tsc', '--noEmit'])
+// By itself: it compares times.
+await together(['growth', 'npx', 'tsx', 'bench/growth.ts'])
 await together(['unit tests', 'npx', 'vitest', 'run'])
 await together(['end-to-end tests', 'npx', 'playwright', 'test'])
 
