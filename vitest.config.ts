@@ -12,7 +12,7 @@ export default defineConfig({
 	test: {
 		environment: 'node',
 		setupFiles: ['./vitest.setup.ts'],
-		testTimeout: 120_000,
+		testTimeout: process.env.DEEP ? 2_000_000 : 120_000,
 		// As many as there are cores on a small machine: left to itself one core would idle.
 		maxWorkers: 2,
 		projects: [

@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
 import type { FillRule } from '../path/model'
+import { cases, seedOf } from '../testing/cases'
 import type { Operation } from './clip'
 import { combine } from './combine'
 import { wrongSamples } from './testing/judge'
@@ -8,11 +9,13 @@ import { randomFrom, randomPair } from './testing/randomOutlines'
 const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
 const RULES: readonly FillRule[] = ['nonzero', 'evenodd']
 
-/** `npm run test:deep` looks at so many; a part of them tells of most mistakes at once. */
-const PAIRS = process.env.DEEP ? 10_000 : 1_500
+const PAIRS = cases(600)
+const SEED = seedOf(20261125)
 
-it(`${PAIRS} random pairs fill what they should, under either rule`, { timeout: 240_000 }, () => {
-	const random = randomFrom(20261125)
+it(`${PAIRS} random pairs (${SEED}) fill what they should, under either rule`, {
+	timeout: 1_800_000,
+}, () => {
+	const random = randomFrom(SEED)
 	const any = <T>(of: readonly T[]): T => of[Math.floor(random() * of.length)]!
 	for (let k = 0; k < PAIRS; k++) {
 		const [a, b] = randomPair(random)

@@ -6,6 +6,7 @@ import { distance, type Point } from '../geometry/point'
 import { segmentsMeet } from '../geometry/polygon'
 import { flattenContour, segmentCubic, segments } from '../path/contour'
 import { type Contour, newId } from '../path/model'
+import { cases } from '../testing/cases'
 import type { Operation } from './clip'
 import { combine } from './combine'
 import { sourcesOf } from './sources'
@@ -47,7 +48,7 @@ describe('laws of combining', () => {
 					}
 				}
 			}),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 		expect(seen).toBeGreaterThan(100)
 	})
@@ -68,7 +69,7 @@ describe('laws of combining', () => {
 				)
 				expect(places.size).toBeLessThanOrEqual(a.nodes.length + b.nodes.length + crossings)
 			}),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -87,7 +88,7 @@ describe('laws of combining', () => {
 					if (on.length > 1) onTwo++
 				}
 			}),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 		// All but those where a single curve crosses itself.
 		expect(stood).toBeGreaterThan(100)
@@ -100,7 +101,7 @@ describe('laws of combining', () => {
 				const parts = [combine('cut-out', a, b), combine('overlap', a, b)] as const
 				return wrongSamples('merge', a, [], combine('merge', ...parts), undefined, 48) === 0
 			}),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 	})
 
@@ -117,7 +118,7 @@ describe('laws of combining', () => {
 					expect(Math.abs(Math.abs(enclosed(both)) - Math.abs(enclosed(alone)))).toBeLessThan(0.5)
 				}
 			}),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 	})
 
@@ -128,7 +129,7 @@ describe('laws of combining', () => {
 				const twice = combine('merge', once, [])
 				return wrongSamples('merge', once, [], twice, undefined, 48) === 0
 			}),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 	})
 
@@ -150,7 +151,7 @@ describe('laws of combining', () => {
 					if (by < 1e-6 && (op === 'cut-out' || op === 'exclude')) expect(result).toEqual([])
 				},
 			),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 	})
 
@@ -168,7 +169,7 @@ describe('laws of combining', () => {
 					return wrongSamples(op, scaled([a]), scaled([b]), result, undefined, 48) === 0
 				},
 			),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 	})
 })

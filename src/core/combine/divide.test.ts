@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parsePathData } from '../formats/pathData'
+import { cases } from '../testing/cases'
 import { controlArea } from './area'
 import { combine } from './combine'
 import { divide } from './divide'
@@ -54,7 +55,7 @@ describe('dividing', () => {
 				expect(wrongSamples('merge', a, b, all, undefined, 48)).toBe(0)
 				for (const { contours, inside } of regions) expect(contains(contours, inside)).toBe(true)
 			}),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 	})
 })
@@ -76,7 +77,7 @@ describe('crossings of an outline with itself', () => {
 				expect(wrongSamples('merge', a, [], plain, rules, 48)).toBe(0)
 				expect(ruleDifference(plain)).toEqual([])
 			}),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -104,7 +105,7 @@ describe('winding numbers', () => {
 				for (const { winding, inside } of windingRegions(outlines))
 					expect(windingNumber(outlines, inside)).toBe(winding)
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 

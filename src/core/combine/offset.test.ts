@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
+import { cases } from '../testing/cases'
 import { controlArea } from './area'
 import { offset, outlineStroke } from './offset'
 import { sourcesOf } from './sources'
@@ -78,7 +79,7 @@ describe('growing and shrinking', () => {
 					}
 				},
 			),
-			{ numRuns: 30 },
+			{ numRuns: cases(30) },
 		)
 	})
 })

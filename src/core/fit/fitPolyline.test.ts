@@ -9,6 +9,7 @@ import { deviation } from '../measure/deviation'
 import { segmentCubic, segments } from '../path/contour'
 import { obeysKind } from '../path/kinds'
 import type { Contour } from '../path/model'
+import { cases } from '../testing/cases'
 import { fitPolyline } from './fitPolyline'
 import { alongEdges, anySmoothCurve, circle, flat, jittered, roundedRectangle } from './shapes'
 
@@ -131,7 +132,7 @@ describe('laws', () => {
 			fc.property(anySmoothCurve, fc.constantFrom(0.3, 1, 3), (points, tolerance) => {
 				expect(furthest(points, closed(points, tolerance))).toBeLessThanOrEqual(tolerance * 1.001)
 			}),
-			{ numRuns: 25 },
+			{ numRuns: cases(25) },
 		)
 	})
 
@@ -144,7 +145,7 @@ describe('laws', () => {
 				expect(furthest(corners, contour)).toBeLessThanOrEqual(1.001)
 				for (const k of contour.nodes.keys()) expect(obeysKind(contour, k)).toBe(true)
 			}),
-			{ numRuns: 25 },
+			{ numRuns: cases(25) },
 		)
 	})
 
@@ -198,6 +199,6 @@ test('whatever is drawn, however roughly, is fitted with places that are numbers
 			for (const { at, in: into = at, out = at } of fitted.nodes)
 				expect([...at, ...into, ...out].every(Number.isFinite)).toBe(true)
 		}),
-		{ numRuns: 300 },
+		{ numRuns: cases(120) },
 	)
 })

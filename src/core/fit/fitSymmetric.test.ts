@@ -4,6 +4,7 @@ import { nearestOn } from '../geometry/nearest'
 import { distance, type Point } from '../geometry/point'
 import { segmentCubic, segments } from '../path/contour'
 import type { Contour } from '../path/model'
+import { cases } from '../testing/cases'
 import { fitPolyline } from './fitPolyline'
 import { alongEdges, circle, flat, jittered, roundedRectangle } from './shapes'
 
@@ -68,7 +69,7 @@ describe('what is symmetric about an upright or a level line', () => {
 				for (const p of shaken)
 					expect(Math.min(...cubics.map((c) => nearestOn(c, p).distance))).toBeLessThan(1.03)
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import type { Point } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import type { Contour } from '../path/model'
+import { cases } from '../testing/cases'
 import { fitPolyline } from './fitPolyline'
 import { spliced, type Way } from './spliced'
 
@@ -55,7 +56,7 @@ describe('outlines of ways of which some stretches changed', () => {
 					expect(max).toBeLessThan(1.5 * TOLERANCE)
 				},
 			),
-			{ numRuns: 12 },
+			{ numRuns: cases(12) },
 		)
 	})
 

@@ -7,6 +7,7 @@ import { obeysKind } from '../path/kinds'
 import type { Contour, PathNode } from '../path/model'
 import { insertNode } from '../path/nodes'
 import { anyContour, onlyContour, sheetOf } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { thin } from './thin'
 import { isThinned } from './thinned'
 
@@ -46,7 +47,7 @@ describe('thinning', () => {
 				for (const k of thinned.contour.nodes.keys())
 					if (thinned.contour !== contour) expect(obeysKind(thinned.contour, k)).toBe(true)
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -60,7 +61,7 @@ describe('thinning', () => {
 				expect(twice.contour).toBe(once.contour)
 				expect(twice.deviation).toBe(0)
 			}),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -84,7 +85,7 @@ describe('thinning', () => {
 					if (end.kind === 'smooth' || end.kind === 'symmetric')
 						expect(['smooth', 'symmetric']).toContain(after.get(end.id)?.kind)
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 

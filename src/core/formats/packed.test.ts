@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import type { Contour } from '../path/model'
 import { anyContour } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { packContours, unpackContours } from './packed'
 
 const withoutIds = (contours: readonly Contour[]) =>
@@ -15,7 +16,7 @@ test('what is packed comes out the same, to the bit, but for its ids', () => {
 		fc.property(fc.array(anyContour, { maxLength: 5 }), (contours) => {
 			expect(withoutIds(unpackContours(packContours(contours)))).toEqual(withoutIds(contours))
 		}),
-		{ numRuns: 20 },
+		{ numRuns: cases(20) },
 	)
 })
 

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { emptySheet, NEUTRAL_TONE } from '../path/model'
 import { newPhoto } from '../path/photos'
 import { anyContour, sheetOf } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { parseSheet } from './sheetSchema'
 
 const LINEAR = {
@@ -31,7 +32,7 @@ describe('a stored sheet', () => {
 				const text = JSON.stringify(sheetOf(...contours))
 				expect(parseSheet(JSON.parse(text))).toEqual(JSON.parse(text))
 			}),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 

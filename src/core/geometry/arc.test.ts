@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { cases } from '../testing/cases'
 import { arcToCubics } from './arc'
 import { pointAt } from './cubic'
 import { distance, length } from './point'
@@ -26,7 +27,7 @@ test('arcs follow their circle within 1e-3 px, at any size', () => {
 				expect(cubics.at(-1)?.[3]).toEqual(to)
 			},
 		),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	)
 })
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { cases } from '../testing/cases'
 import { type Arc, arcCentre, arcLengthOf, arcsOf, pointOnArc } from './arcs'
 import { arcLength, type Cubic, pointAt } from './cubic'
 import { add, distance, dot, type Point, scale, subtract } from './point'
@@ -67,7 +68,7 @@ describe('a curve as arcs', () => {
 				// Judged at places: what lies between two of them may be a little further.
 				expect(apart(cubic as Cubic, arcs)).toBeLessThan(1.3 * tolerance + 0.03)
 			}),
-			{ numRuns: 50 },
+			{ numRuns: cases(50) },
 		)
 	})
 

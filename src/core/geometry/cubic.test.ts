@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { anyPoint } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { boxContains, growBox } from './box'
 import {
 	arcLength,
@@ -96,7 +97,7 @@ describe('arc length', () => {
 				expect(arcLength(a, 1e-7) + arcLength(b, 1e-7)).toBeCloseTo(whole, 3)
 				expect(whole).toBeGreaterThanOrEqual(distance(c[0], c[3]) - 1e-6)
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 })
@@ -112,7 +113,7 @@ describe('flattening', () => {
 					expect(away).toBeLessThanOrEqual(tolerance * 1.001)
 				}
 			}),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 })

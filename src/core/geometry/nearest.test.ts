@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { anyPoint } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { type Cubic, lineCubic, pointAt } from './cubic'
 import { nearestOn } from './nearest'
 import { distance, type Point } from './point'
@@ -59,7 +60,7 @@ describe('nearest point', () => {
 				expect(found.distance).toBeLessThanOrEqual(searched(c, p) + 1e-6)
 				expect(distance(pointAt(c, found.t), p)).toBe(found.distance)
 			}),
-			{ numRuns: 400 },
+			{ numRuns: cases(120) },
 		)
 	})
 

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { cubicBounds } from '../geometry/cubic'
 import { signedArea } from '../geometry/polygon'
+import { cases } from '../testing/cases'
 import { flattenContour, segmentCubic, segments } from './contour'
 import {
 	CannotJoin,
@@ -145,7 +146,7 @@ describe('direction and first node', () => {
 				)
 				expect(round).toEqual(sheet)
 			}),
-			{ numRuns: 50 },
+			{ numRuns: cases(50) },
 		)
 	})
 })

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
+import { cases } from '../testing/cases'
 import { duplicatePieces } from './arrangePieces'
 import {
 	groupPath,
@@ -190,6 +191,6 @@ test('whatever is said of groups, settling them makes a sound tree of the same p
 				}
 			},
 		),
-		{ numRuns: 400 },
+		{ numRuns: cases(120) },
 	)
 })

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../geometry/point'
+import { cases } from '../testing/cases'
 import { flattenContour } from './contour'
 import { handleAngle, inferKind, obeysKind } from './kinds'
 import type { Contour, NodeKind, Sheet } from './model'
@@ -84,7 +85,7 @@ describe('after any run of edits', () => {
 				expect(new Set(nodes.map((n) => n.id)).size).toBe(nodes.length)
 				expect(end.pieces.every((p) => p.contours.every((c) => c.nodes.length >= 2))).toBe(true)
 			}),
-			{ numRuns: 1000 },
+			{ numRuns: cases(120) },
 		)
 	})
 

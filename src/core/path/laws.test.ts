@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { cases } from '../testing/cases'
 import type { Sheet } from './model'
 import { flawsOf } from './normalise'
 import { anyEdit, contoursOf, leavesReach, randomNumbers } from './testing/anyEdit'
@@ -28,7 +29,7 @@ describe('after any run of all edits there are', () => {
 					}
 				},
 			),
-			{ numRuns: 100 },
+			{ numRuns: cases(60) },
 		)
 	})
 })

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { pointAt } from '../geometry/cubic'
 import { add, distance } from '../geometry/point'
+import { cases } from '../testing/cases'
 import { segmentCount, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
 import { bendSegment, insertNode, moveHandle, moveNodes, placeNode, retractHandle } from './nodes'
@@ -58,7 +59,7 @@ describe('inserting a node', () => {
 						expect(distance(pointAt(was, i / 10), pointAt(is, i / 10))).toBeLessThan(1e-6)
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 })

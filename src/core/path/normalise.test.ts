@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
+import { cases } from '../testing/cases'
 import { splitAt } from './ends'
 import type { Contour, PathNode, Sheet } from './model'
 import { moveNodes } from './nodes'
@@ -38,7 +39,7 @@ describe('what every edit ends in', () => {
 					}
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 

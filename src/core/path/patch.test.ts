@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { cases } from '../testing/cases'
 import type { Sheet } from './model'
 import { difference, type Patch, patched } from './patch'
 import { anyEdit, randomNumbers } from './testing/anyEdit'
@@ -40,7 +41,7 @@ describe('the difference of two trees', () => {
 					}
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -76,7 +77,7 @@ describe('the difference of two trees', () => {
 			fc.property(list, list, (a, b) => {
 				expect(patched(a, difference(a, b))).toEqual(b)
 			}),
-			{ numRuns: 300 },
+			{ numRuns: cases(120) },
 		)
 	})
 })

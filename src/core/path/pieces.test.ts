@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
+import { cases } from '../testing/cases'
 import { findContour, findNode, mapContours, mapPieces } from './edit'
 import { emptySheet, newPiece, type Sheet } from './model'
 import {
@@ -80,7 +81,7 @@ describe('finding', () => {
 				expect(findContour(sheet, one.id)?.piece).toBe(sheet.pieces[0])
 				expect(findNode(sheet, 'nobody')).toBeUndefined()
 			}),
-			{ numRuns: 30 },
+			{ numRuns: cases(30) },
 		)
 	})
 })

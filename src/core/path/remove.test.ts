@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { parsePathData } from '../formats/pathData'
 import { nearestOn } from '../geometry/nearest'
 import { distance } from '../geometry/point'
+import { cases } from '../testing/cases'
 import { flattenContour, isStraight, segmentCubic, segments } from './contour'
 import { removeNodes } from './remove'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
@@ -22,7 +23,7 @@ describe('removing nodes', () => {
 				expect(after.closed).toBe(contour.closed)
 				expect(after.nodes.map((n) => n.at)).toEqual(left.map((n) => n.at))
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -61,7 +62,7 @@ describe('removing nodes', () => {
 				)
 				for (const h of handles) if (h) expect(Math.hypot(...h)).toBeLessThan(1e5)
 			}),
-			{ numRuns: 200 },
+			{ numRuns: cases(100) },
 		)
 		const after = onlyContour(removeNodes(sheetOf(bent!), new Set([bent!.nodes[2]!.id])))
 		expect(run(after.nodes[1]!.out!)).toBeLessThan(1000)

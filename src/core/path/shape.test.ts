@@ -4,6 +4,7 @@ import { parsePathData } from '../formats/pathData'
 import { arcLength, derivativeAt, parameterAtLength, pointAt, splitCubic } from '../geometry/cubic'
 import { nearestOn } from '../geometry/nearest'
 import { add, distance, polar, subtract, unit } from '../geometry/point'
+import { cases } from '../testing/cases'
 import { alignNodes } from './arrangeNodes'
 import { isStraight, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
@@ -43,7 +44,7 @@ describe('nodes in the middle of segments', () => {
 				expect(after.nodes.length).toBeGreaterThan(contour.nodes.length)
 				expect(apart(after, contour)).toBeLessThan(1e-6)
 			}),
-			{ numRuns: 20 },
+			{ numRuns: cases(20) },
 		)
 	})
 })
@@ -80,7 +81,7 @@ describe('nodes at the outermost points', () => {
 				const after = onlyContour(addExtrema(sheetOf(contour), all(contour)).sheet)
 				expect(apart(contour, after)).toBeLessThan(1)
 			}),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -232,6 +233,6 @@ test('the middle of a curve is halfway by its length, also where it all but stan
 				expect(Math.abs(arcLength(before) - whole / 2)).toBeLessThan(2e-3 * whole)
 			}
 		}),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	)
 })

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { boxesTouch, EMPTY_BOX, joinBoxes } from '../geometry/box'
+import { cases } from '../testing/cases'
 import { changeOf } from './changeOf'
 import { contourHull } from './contour'
 import { newId, newPiece, type Piece } from './model'
@@ -71,7 +72,7 @@ describe('the index of a version', () => {
 					}
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -94,6 +95,6 @@ test('a change names what went and what came; what only moved is neither', () =>
 			expect(new Set(gone)).toEqual(new Set(since.filter((piece) => !now.includes(piece))))
 			expect(come).toEqual(now.flatMap((piece, k) => (since.includes(piece) ? [] : [k])))
 		}),
-		{ numRuns: 200 },
+		{ numRuns: cases(100) },
 	)
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { cases } from '@/core/testing/cases'
 import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
 import { nodesMachine } from '@/editor/tools/nodes/nodes'
@@ -83,7 +84,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 				expect(calls).toEqual([])
 				expect(bench.sheet()).toBe(before)
 			}),
-			{ numRuns: 150 },
+			{ numRuns: cases(60) },
 		)
 	})
 
@@ -112,7 +113,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 				while (bench.open.getState().history.past.length > 0) bench.open.undo()
 				expect(bench.sheet()).toBe(first)
 			}),
-			{ numRuns: 150 },
+			{ numRuns: cases(60) },
 		)
 	})
 })

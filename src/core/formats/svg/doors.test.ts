@@ -6,6 +6,7 @@ import { emptySheet } from '../../path/model'
 import { flawsOf } from '../../path/normalise'
 import { addPieces } from '../../path/pieces'
 import { randomNumbers } from '../../path/testing/anyEdit'
+import { cases, seedOf } from '../../testing/cases'
 import { PathSyntaxError } from '../pathData'
 import { sheetToJson } from '../sheetJson'
 import { isSoundChange, parseSheet } from '../sheetSchema'
@@ -68,7 +69,8 @@ describe('of every drawing in the corpus', () => {
 	})
 })
 
-const MUTATIONS = process.env.DEEP ? 200_000 : 10_000
+const MUTATIONS = cases(4000)
+const SEED = seedOf(12)
 const PARTS = [
 	'<',
 	'>',
@@ -91,8 +93,8 @@ const PARTS = [
 	'<use href="#k"/>',
 ]
 
-test(`${MUTATIONS} mutated drawings: each is read or refused with a reason`, () => {
-	const random = randomNumbers(12)
+test(`${MUTATIONS} mutated drawings (${SEED}): each is read or refused with a reason`, () => {
+	const random = randomNumbers(SEED)
 	const below = (n: number) => Math.floor(random() * n)
 	const seeds = files.filter((f) => f.folder === 'hard').map((f) => f.text)
 	const mutated = (text: string): string => {

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
+import { cases } from '../../testing/cases'
 import { insideOf } from '../inside'
 import { partition } from './partition'
 
@@ -25,7 +26,7 @@ describe('a partition', () => {
 						expect(new Set(nodes.map(({ id }) => id)).size).toBe(nodes.length)
 					}
 			}),
-			{ numRuns: 25 },
+			{ numRuns: cases(25) },
 		)
 	})
 

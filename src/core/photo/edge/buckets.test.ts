@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { cases } from '../../testing/cases'
 import { Buckets } from './buckets'
 
 test('gives back what was put in, the cheapest first, also amid pushes and beyond its first room', () => {
@@ -26,7 +27,7 @@ test('gives back what was put in, the cheapest first, also amid pushes and beyon
 				expect(queue.pop()).toBe(-1)
 			},
 		),
-		{ numRuns: 30 },
+		{ numRuns: cases(30) },
 	)
 	const many = new Buckets(5)
 	for (let k = 0; k < 20_000; k++) many.push(k, 5 + (k % 700))

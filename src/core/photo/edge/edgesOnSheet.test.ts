@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { type Affine, applyAffine } from '../../geometry/affine'
 import { distance, type Point } from '../../geometry/point'
 import { transformContour } from '../../path/pieces'
+import { cases } from '../../testing/cases'
 import { ring } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
 import { edgeField } from './edgeField'
@@ -53,7 +54,7 @@ describe('edges of a photo as it lies on a sheet', () => {
 				for (const [k, node] of (fitted?.nodes ?? []).entries())
 					expect(distance(node.at, on(plainly?.nodes[k]?.at ?? [0, 0]))).toBeLessThan(1e-3 * size)
 			}),
-			{ numRuns: 12 },
+			{ numRuns: cases(12) },
 		)
 	})
 

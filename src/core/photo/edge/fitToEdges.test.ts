@@ -4,6 +4,7 @@ import { distance } from '../../geometry/point'
 import { flattenContour } from '../../path/contour'
 import { obeysKind } from '../../path/kinds'
 import type { Contour } from '../../path/model'
+import { cases } from '../../testing/cases'
 import { grain, picture } from '../testing/arbitraryPixels'
 import { outline, ring } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
@@ -105,7 +106,7 @@ describe('fitting to edges', () => {
 					}
 				},
 			),
-			{ numRuns: 25 },
+			{ numRuns: cases(25) },
 		)
 	})
 
@@ -140,7 +141,7 @@ describe('fitting to edges', () => {
 					expect(is.worst).toBeLessThanOrEqual(Math.max(was.worst, addWithin ?? 0) + 0.05)
 				},
 			),
-			{ numRuns: 15 },
+			{ numRuns: cases(15) },
 		)
 	})
 })

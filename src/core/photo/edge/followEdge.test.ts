@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../../geometry/point'
+import { cases } from '../../testing/cases'
 import { picture } from '../testing/arbitraryPixels'
 import { rendered } from '../testing/rendered'
 import { edgeField } from './edgeField'
@@ -37,7 +38,7 @@ describe('following an edge', () => {
 					expect(distance(last, onDisc(from + way * by))).toBeLessThan(1)
 				},
 			),
-			{ numRuns: 30 },
+			{ numRuns: cases(30) },
 		)
 	})
 
@@ -161,7 +162,7 @@ describe('a way that is laid', () => {
 						}
 				},
 			),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 

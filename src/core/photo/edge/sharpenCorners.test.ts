@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../../geometry/point'
+import { cases } from '../../testing/cases'
 import { sharpenCorners } from './sharpenCorners'
 
 /** Two arms of 30 px from a corner, about a px apart, rounded by so much within 2.5 px of it. */
@@ -30,7 +31,7 @@ describe('corners of a way', () => {
 					)
 				},
 			),
-			{ numRuns: 40 },
+			{ numRuns: cases(40) },
 		)
 	})
 

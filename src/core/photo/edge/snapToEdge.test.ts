@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../../geometry/point'
+import { cases } from '../../testing/cases'
 import { picture } from '../testing/arbitraryPixels'
 import { rendered } from '../testing/rendered'
 import { edgeField } from './edgeField'
@@ -34,7 +35,7 @@ describe('snapping to an edge', () => {
 					expect(found && Math.abs(away(found.at))).toBeLessThan(0.06)
 				},
 			),
-			{ numRuns: 25 },
+			{ numRuns: cases(25) },
 		)
 	})
 

@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { cases } from '../../testing/cases'
 import { convolved, floatsOf, planing, rowOf } from './convolve'
 
 test('the kernel does what plain loops do, whatever the size', () => {
-	const cases = fc.record({
+	const sizes = fc.record({
 		width: fc.integer({ min: 1, max: 40 }),
 		height: fc.integer({ min: 1, max: 9 }),
 		inputs: fc.integer({ min: 1, max: 5 }),
@@ -12,7 +13,7 @@ test('the kernel does what plain loops do, whatever the size', () => {
 		seed: fc.integer({ min: 1, max: 1e6 }),
 	})
 	fc.assert(
-		fc.property(cases, ({ width, height, inputs, outputs, leak, seed }) => {
+		fc.property(sizes, ({ width, height, inputs, outputs, leak, seed }) => {
 			let state = seed
 			const random = () => {
 				state = (Math.imul(state, 48271) + 11) >>> 0
@@ -41,6 +42,6 @@ test('the kernel does what plain loops do, whatever the size', () => {
 					}
 			}
 		}),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	)
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { cases } from '../../testing/cases'
 import { closed, enclosure } from './enclosure'
 import { OPEN, OUT } from './hint'
 
@@ -54,6 +55,6 @@ test('no way in has a softer sharpest place than is said, whatever the picture',
 				expect([...found]).toEqual([...told])
 			},
 		),
-		{ numRuns: 60 },
+		{ numRuns: cases(60) },
 	)
 })

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { cases } from '../../testing/cases'
 import { INSIDE, minCut } from './minCut'
 
 /** The eight ways on, clockwise on screen from +x. */
@@ -76,7 +77,7 @@ test('no other parting of a small grid costs less', () => {
 				expect(found).toBe(least)
 			},
 		),
-		{ numRuns: 300 },
+		{ numRuns: cases(120) },
 	)
 })
 
