@@ -11,6 +11,7 @@ import {
 import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
 import { fitBox, toScreen, type View } from '../src/editor/bench/view'
+import { layDown, type Stored, storedIn } from './stored'
 
 /** Three corners that have nothing to do with the photo. */
 export const TRIANGLE: readonly Point[] = [
@@ -25,6 +26,9 @@ export interface GivenFile {
 	readonly content: Buffer
 	readonly type?: string
 }
+
+/** What a sheet that was begun from a sample has stored, by the sample's name. */
+const beginnings = new Map<string, { readonly address: string; readonly stored: Stored }>()
 
 /** The bench as a test uses it: places are sheet px, and the pointer and keys are real. */
 export class Bench {
@@ -43,13 +47,24 @@ export class Bench {
 		await this.key('2')
 	}
 
-	/** Begins a sheet from the sample shelf: it opens in the Photo pass. */
+	/**
+	 * Begins a sheet from the sample shelf: it opens in the Photo pass. What that stores is the same each time:
+	 * it is laid there from the second time on.
+	 */
 	async beginPhoto(name: string, size: { width: number; height: number }): Promise<void> {
 		// The workshop's own sheets are laid out where a test is about them.
 		await this.page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
-		await this.page.goto('/')
-		await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
-		await this.page.waitForURL(/\/sheet\//)
+		const begun = beginnings.get(name)
+		if (begun) {
+			await layDown(this.page, begun.stored)
+			await this.page.goto(begun.address)
+		} else {
+			await this.page.goto('/')
+			await this.page.getByRole('button', { name: `Begin a sheet with ${name}` }).click()
+			await this.page.waitForURL(/\/sheet\//)
+			const { pathname: address } = new URL(this.page.url())
+			beginnings.set(name, { address, stored: await storedIn(this.page) })
+		}
 		await expect(this.page.getByRole('region', { name: 'Photo pass' })).toBeVisible()
 		await this.painted()
 		await this.fitSheet(size)

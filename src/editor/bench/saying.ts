@@ -11,14 +11,19 @@ const GOES_ON = ['keydown', 'pointerdown', 'wheel'] as const
 export function sayOnce(desk: Desk, said: string): void {
 	desk.setState({ said })
 	const begun = Date.now()
-	const over = () => {
+	let timer = setTimeout(over, SAID_MS)
+	for (const event of GOES_ON) window.addEventListener(event, gone, { capture: true })
+
+	function over() {
 		clearTimeout(timer)
 		for (const event of GOES_ON) window.removeEventListener(event, gone, true)
 		if (desk.getState().said === said) desk.setState({ said: null })
 	}
-	const gone = () => {
-		if (Date.now() - begun >= LEAST_MS || desk.getState().said !== said) over()
+
+	function gone() {
+		const left = LEAST_MS - (Date.now() - begun)
+		if (left <= 0 || desk.getState().said !== said) return over()
+		clearTimeout(timer)
+		timer = setTimeout(over, left)
 	}
-	const timer = setTimeout(over, SAID_MS)
-	for (const event of GOES_ON) window.addEventListener(event, gone, { capture: true })
 }
