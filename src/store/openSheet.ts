@@ -71,17 +71,38 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		deleted: false,
 		refused: null,
 	}))
-	const refuse = (refused: Refusal) => queueMicrotask(() => store.setState({ refused }))
-	const change = (next: (history: History) => History) =>
-		store.setState((state) => {
-			const history = next(state.history)
-			if (history === state.history || state.readOnly) return state
-			const moved = history.present !== state.history.present
-			return {
-				history,
-				selection: moved ? presentIn(history.present, state.selection) : state.selection,
-			}
-		})
+	/** What is seen once the history is another: the selection without what is gone. */
+	const seenWith = (history: History): Partial<OpenSheetState> => {
+		const { history: before, selection } = store.getState()
+		const moved = history.present !== before.present
+		return { history, selection: moved ? presentIn(history.present, selection) : selection }
+	}
+	const change = (next: (history: History) => History) => {
+		const { history, readOnly } = store.getState()
+		const now = next(history)
+		if (now !== history && !readOnly) store.setState(seenWith(now))
+	}
+	/** The one way in: what is locked or hidden is kept, what no sheet can hold is refused, ids and kinds are settled. */
+	const commit = (
+		label: string,
+		edit: Edit,
+		take: (history: History, next: Sheet) => History,
+		{ trusted = false } = {},
+	) => {
+		const { history, readOnly } = store.getState()
+		const since = history.present
+		const wished = edit(since)
+		if (wished === since || readOnly) return
+		if (trusted) return change(() => take(history, wished))
+		const { sheet: edited, kept } = guarded(wished, since)
+		const sound = isSoundChange(edited, since)
+		const next = sound ? take(history, normalised(edited, since)) : history
+		const refused =
+			sound && kept.length === 0
+				? null
+				: { label, kept: sound ? kept : [], whole: next === history }
+		store.setState({ ...(next !== history && seenWith(next)), ...(refused && { refused }) })
+	}
 	/** Along the history: what comes back with it is chosen. */
 	const travel = (next: (history: History) => History) => {
 		const was = store.getState().history.present
@@ -94,24 +115,17 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 	return Object.assign(store, {
 		sheet: () => store.getState().history.present,
 		apply: (label: string, edit: Edit, key?: string) =>
-			change((history) => {
-				const since = history.present
-				const wished = edit(since)
-				if (wished === since || store.getState().readOnly) return history
-				const { sheet: edited, kept } = guarded(wished, since)
-				const sound = isSoundChange(edited, since)
-				const next = sound
-					? record(history, label, normalised(edited, since), key ?? null)
-					: history
-				if (!sound) refuse({ label, kept: [], whole: true })
-				else if (kept.length > 0) refuse({ label, kept, whole: next === history })
-				return next
-			}),
+			commit(label, edit, (history, next) => record(history, label, next, key ?? null)),
 		takeIn: (label: string, { pieces, groups }: Pick<Sheet, 'pieces' | 'groups'>) =>
-			change((history) => record(history, label, addPieces(history.present, pieces, groups))),
+			commit(
+				label,
+				(sheet) => addPieces(sheet, pieces, groups),
+				(history, next) => record(history, label, next),
+				{ trusted: true },
+			),
 		seal: () => change(seal),
 		takeBack: (label: string, edit: Edit) =>
-			change((history) => takeBack(seal(history), label, edit(history.present))),
+			commit(label, edit, (history, next) => takeBack(seal(history), label, next)),
 		undo: () => travel((history) => undo(seal(history))),
 		redo: () => travel((history) => redo(seal(history))),
 		jump: (steps: number) =>
