@@ -27,9 +27,6 @@ const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default
 const ProofWatch = lazy(() =>
 	import('./passes/proof/ProofWatch').then((m) => ({ default: m.ProofWatch })),
 )
-const DrawnColours = lazy(() =>
-	import('./passes/colour/DrawnColours').then((m) => ({ default: m.DrawnColours })),
-)
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 /** The editor of one stored sheet. */
@@ -92,7 +89,6 @@ export function Editor({ id }: { id: string }) {
 						<JobNotice />
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
-						<DrawnColoursIfAsked />
 						<ProofIfAny />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
@@ -135,15 +131,6 @@ function ProofIfAny() {
 	return some ? (
 		<Suspense>
 			<ProofWatch />
-		</Suspense>
-	) : null
-}
-
-function DrawnColoursIfAsked() {
-	const asked = useOpenSheet((state) => state.history.present.drawnIn === 'photo')
-	return asked ? (
-		<Suspense>
-			<DrawnColours />
 		</Suspense>
 	) : null
 }

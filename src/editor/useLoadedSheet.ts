@@ -9,8 +9,10 @@ import { createOpenSheet, type OpenSheet } from '@/store/openSheet'
 import { type Keeper, keepSaved } from '@/store/saving'
 import { NOTHING } from '@/store/selection'
 import { createDesk } from './bench/desk'
+import { startServices } from './bench/services'
 import { createWorkbench } from './createWorkbench'
 import { LEFT, type LeftDesk, leaveDesk, readLeftDesk, startOf } from './passes/leftDesk'
+import { SERVICES } from './services'
 import type { Workbench } from './workbench/workbench'
 
 type Loaded =
@@ -70,8 +72,10 @@ export function useLoadedSheet(id: string): Loaded {
 				}
 			}
 			const unwatch = keepDeskSaved(workbench, id)
+			const stop = startServices(SERVICES, workbench)
 			const leaveSheet = leave
 			leave = () => {
+				stop()
 				unwatch()
 				leaveSheet()
 			}

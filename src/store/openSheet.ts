@@ -20,6 +20,8 @@ export interface OpenSheetState {
 	readonly readOnly: boolean
 	/** The sheet was deleted at home; it lies in the bin. */
 	readonly deleted: boolean
+	/** How often one went along the history: what comes of that is nobody's edit. */
+	readonly travels: number
 	/** The last edit that could not be done, or not wholly. */
 	readonly refused: Refusal | null
 }
@@ -69,10 +71,11 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		saving: { state: 'clean' },
 		readOnly: false,
 		deleted: false,
+		travels: 0,
 		refused: null,
 	}))
 	/** What is seen once the history is another: the selection without what is gone. */
-	const seenWith = (history: History): Partial<OpenSheetState> => {
+	const seenWith = (history: History): Pick<OpenSheetState, 'history' | 'selection'> => {
 		const { history: before, selection } = store.getState()
 		const moved = history.present !== before.present
 		return { history, selection: moved ? presentIn(history.present, selection) : selection }
@@ -105,12 +108,13 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 	}
 	/** Along the history: what comes back with it is chosen. */
 	const travel = (next: (history: History) => History) => {
-		const was = store.getState().history.present
-		change(next)
-		const { history, selection } = store.getState()
-		if (history.present === was) return
-		const returned = withReturned(was, history.present, selection)
-		if (returned !== selection) store.setState({ selection: returned })
+		const { history, readOnly, travels } = store.getState()
+		const now = next(history)
+		if (now === history || readOnly) return
+		const seen = { ...seenWith(now), travels: travels + 1 }
+		const [was, present] = [history.present, now.present]
+		const selection = present === was ? seen.selection : withReturned(was, present, seen.selection)
+		store.setState({ ...seen, selection })
 	}
 	return Object.assign(store, {
 		sheet: () => store.getState().history.present,
@@ -129,7 +133,7 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		undo: () => travel((history) => undo(seal(history))),
 		redo: () => travel((history) => redo(seal(history))),
 		jump: (steps: number) =>
-			change((history) => {
+			travel((history) => {
 				const step = steps < 0 ? undo : redo
 				let next = seal(history)
 				for (let i = 0; i < Math.abs(steps); i++) next = step(next)

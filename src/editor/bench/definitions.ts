@@ -1,6 +1,8 @@
 import type { ComponentType } from 'react'
 import type { StoreApi } from 'zustand/vanilla'
 import type { ExportSummary, Point, Sheet } from '@/core'
+import type { RunningJobs } from '@/jobs/running'
+import type { Library } from '@/store/library'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Selection } from '@/store/selection'
 import type { PhotoEdges } from './edgeReading'
@@ -121,6 +123,17 @@ export interface PassContext {
 	refresh(): void
 }
 
+/** What goes on beside the work is given. */
+export interface ServiceContext extends PassContext {
+	readonly library: Library
+	/** The sheet as it was when the hand last rested. */
+	readonly atRest: StoreApi<{ readonly sheet: Sheet }>
+	readonly running: RunningJobs
+}
+
+/** Something that goes on beside the work for as long as a sheet is open. @returns what ends it */
+export type Service = (context: ServiceContext) => () => void
+
 /** A part of a pass's card, as it is found by name. */
 export interface PartDef {
 	readonly id: string
@@ -169,6 +182,8 @@ export interface PassDef {
 	readonly Strip?: ComponentType
 	readonly overlays?: Overlays
 	readonly keys?: readonly PassKey[]
+	/** What goes on for it, whichever pass one is in. */
+	readonly services?: readonly Service[]
 	/** Its live figure, once it has one. */
 	figure(summary: ExportSummary, slices: Slices): string | null
 }

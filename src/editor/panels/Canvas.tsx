@@ -3,26 +3,13 @@
 import Box from '@mui/material/Box'
 import { useColorScheme } from '@mui/material/styles'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
-import { runDarkroom } from '@/editor/bench/darkroom'
 import { darkroomSlice } from '@/editor/bench/darkroomState'
 import { centredOn, fitBox } from '@/editor/bench/view'
 import { bindKeys } from '@/editor/input/bindKeys'
 import { bindGestures } from '@/editor/input/gestures'
 import { createHeldKeys, type HeldKeys } from '@/editor/input/heldKeys'
 import type { LeftDesk } from '@/editor/passes/leftDesk'
-import { useRefusals } from '@/editor/workbench/useRefusals'
-import {
-	useDesk,
-	useOpenSheet,
-	useSheetAtRest,
-	useSlice,
-	useWorkbench,
-} from '@/editor/workbench/workbench'
-import type { Watch } from '@/jobs/endpoint'
-import { openPicture, type Pyramid } from '@/jobs/pictures'
-import { showing } from '@/jobs/running'
-import { showProblem } from '@/kit/snackbar'
-import { PhotoMissing } from '@/store/library'
+import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 
 const HoldButtons = lazy(() => import('./HoldButtons').then((m) => ({ default: m.HoldButtons })))
 
@@ -87,9 +74,6 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 	const { mode } = useColorScheme()
 	useEffect(() => desk.setState({ scheme: mode === 'dark' ? 'dark' : 'light' }), [desk, mode])
 
-	usePyramids()
-	useRefusals()
-
 	return (
 		<>
 			<Box
@@ -121,41 +105,4 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 			)}
 		</>
 	)
-}
-
-/** Decodes the sheet's photos as they come, each once, and keeps them developed. */
-function usePyramids(): void {
-	const { desk, slices, library, open, running } = useWorkbench()
-	const photos = useOpenSheet(({ history }) => history.present.photos)
-	useEffect(() => {
-		const room = slices.of(darkroomSlice)
-		const tell = (blob: string, opens: boolean) =>
-			room.setState(({ opening }) => {
-				const all = new Set(opening)
-				if (opens) all.add(blob)
-				else all.delete(blob)
-				return { opening: all }
-			})
-		const put = (blob: string, pyramid: Pyramid | null) =>
-			room.setState(({ pyramids }) => ({ pyramids: new Map(pyramids).set(blob, pyramid) }))
-		const decode = async (blob: string, name: string) => {
-			put(blob, null)
-			tell(blob, true)
-			try {
-				const stored = await library.photo(blob)
-				if (!stored) throw new PhotoMissing()
-				const open = (watch: Watch) => openPicture(stored.blob, watch)
-				put(blob, await showing(running, 'Opening the photo', open, { cancellable: false }))
-			} catch (error) {
-				// The photo's row says that it cannot be shown; the pieces are as they were.
-				showProblem(error, { file: name })
-			} finally {
-				tell(blob, false)
-			}
-		}
-		for (const { blob, name } of photos)
-			if (!room.getState().pyramids.has(blob)) void decode(blob, name)
-	}, [photos, slices, library, running])
-
-	useEffect(() => runDarkroom(open, desk, slices), [open, desk, slices])
 }

@@ -1,5 +1,5 @@
 import { fillEach, INK, type Piece, type Sheet } from '@/core'
-import type { Workbench } from '@/editor/workbench/workbench'
+import type { ServiceContext } from '@/editor/bench/definitions'
 import { takeUnder } from './takeUnder'
 
 /**
@@ -7,7 +7,11 @@ import { takeUnder } from './takeUnder'
  * asks for it. What comes in painted, or comes back with undo, stays as it is.
  * @returns what ends it
  */
-export function colourDrawn({ open, atRest, slices }: Workbench): () => void {
+export function colourDrawn({
+	open,
+	atRest,
+	slices,
+}: Pick<ServiceContext, 'open' | 'atRest' | 'slices'>): () => void {
 	const known = new Set(open.sheet().pieces.map(({ id }) => id))
 	const waiting = new Set<string>()
 	const look = async (sheet: Sheet) => {

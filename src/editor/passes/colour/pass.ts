@@ -1,5 +1,6 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
+import { fetched } from '@/editor/bench/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { gradientTool } from '@/editor/tools/gradient'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
@@ -34,6 +35,13 @@ export const colourPass: PassDef = {
 				viewport,
 			),
 	},
+	services: [
+		fetched(
+			({ open }) => open.sheet().drawnIn === 'photo',
+			({ open }, look) => open.subscribe(look),
+			() => import('./colourDrawn').then((m) => m.colourDrawn),
+		),
+	],
 	parts: [COLOUR_UNDER, ...COLOUR_PARTS],
 	figure: ({ colours }) => (colours > 0 ? counted(colours, 'colour', 'colours') : null),
 	Card: lazy(() => import('./ColourCard').then((m) => ({ default: m.ColourCard }))),

@@ -5,7 +5,6 @@ import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workb
 import { SwitchRow } from '@/kit/SwitchRow'
 import { useChosenPieces } from '../chosen'
 import { cutSlice } from './cutSlice'
-import { usePunch } from './usePunch'
 
 /** Outlines become openings of a piece as they close. */
 export function Punch() {
@@ -13,7 +12,6 @@ export function Punch() {
 	const { pieces } = useSheetAtRest()
 	const into = useSlice(cutSlice, (state) => state.punchInto)
 	const chosen = useChosenPieces()
-	usePunch()
 	const host = pieces.find((p) => p.id === into)
 	const candidate = host ?? chosen[0]
 	if (!candidate)

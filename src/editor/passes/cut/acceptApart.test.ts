@@ -16,8 +16,8 @@ import { named } from '../chosen'
 import { acceptApart } from './acceptApart'
 import { cutSlice } from './cutSlice'
 import { cutPass } from './pass'
+import { justClosed } from './punching'
 import { regionsTool, startingFates } from './regions'
-import { justClosed } from './usePunch'
 
 // What the worker does, done here.
 vi.mock('@/jobs/combining', () => ({

@@ -1,5 +1,6 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
+import { fetched } from '@/editor/bench/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { liftTool } from '@/editor/tools/lift/lift'
@@ -34,6 +35,13 @@ export const cutPass: PassDef = {
 		},
 		hidesNodes: ({ slices }) => slices.of(cutSlice).getState().apart !== null,
 	},
+	services: [
+		fetched(
+			({ slices }) => slices.of(cutSlice).getState().punchInto !== null,
+			({ slices }, look) => slices.of(cutSlice).subscribe(look),
+			() => import('./punching').then((m) => m.punching),
+		),
+	],
 	parts: [CUT_COMBINES, ...CUT_PARTS],
 	figure: ({ openings }) => (openings > 0 ? counted(openings, 'opening', 'openings') : null),
 	Card: lazy(() => import('./CutCard').then((m) => ({ default: m.CutCard }))),

@@ -1,34 +1,39 @@
-import { useEffect, useRef } from 'react'
-import { openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
+import { findPiece, openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
+import type { ServiceContext } from '@/editor/bench/definitions'
 import { toolInHand } from '@/editor/bench/desk'
-import { told } from '@/editor/workbench/useAnswer'
-import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { combined } from '@/jobs/combining'
-import { showSnack } from '@/kit/snackbar'
+import { Cancelled } from '@/jobs/problems'
+import { showProblem, showSnack } from '@/kit/snackbar'
 import type { OpenSheet } from '@/store/openSheet'
 import { areaOf } from '../chosen'
 import { cutSlice } from './cutSlice'
 
-/** While a piece is punched into, cuts every outline out of it that a drawing tool closes. */
-export function usePunch(): void {
-	const { open, desk, slices, refresh } = useWorkbench()
-	const sheet = useSheetAtRest()
-	const into = useSlice(cutSlice, (state) => state.punchInto)
-	const before = useRef(sheet)
-	useEffect(() => {
-		const was = before.current
-		before.current = sheet
-		const undone = open.getState().history.future.length > 0
-		if (into === null || was === sheet || undone) return
-		const host = sheet.pieces.find((p) => p.id === into)
-		if (!host) return slices.of(cutSlice).setState({ punchInto: null })
+/**
+ * While a piece is punched into, cuts every outline out of it that a drawing tool closes. What comes back along
+ * the history was not drawn.
+ * @returns what ends it
+ */
+export function punching({ open, atRest, desk, slices, refresh }: ServiceContext): () => void {
+	const cut = slices.of(cutSlice)
+	let { travels } = open.getState()
+	return atRest.subscribe(({ sheet }, { sheet: was }) => {
+		const travelled = open.getState().travels !== travels
+		travels = open.getState().travels
+		const { punchInto: into } = cut.getState()
+		if (into === null || travelled || desk.getState().pass.id !== 'cut') return
+		const host = findPiece(sheet, into)
+		if (!host) return cut.setState({ punchInto: null })
 		const drawn = toolInHand(desk.getState()).draws && justClosed(was, sheet, into)
 		if (!drawn) return
-		void told(punch(open, host, drawn)).then((problem) => {
-			if (problem) showSnack(problem, { variant: 'warning' })
-			refresh()
-		})
-	}, [sheet, into, open, desk, slices, refresh])
+		punch(open, host, drawn)
+			.then((problem) => {
+				if (problem) showSnack(problem, { variant: 'warning' })
+				refresh()
+			})
+			.catch((error) => {
+				if (!(error instanceof Cancelled)) showProblem(error)
+			})
+	})
 }
 
 /** A piece of one closed outline that was open, or not there, before; or one that came whole, as what is lifted does. */

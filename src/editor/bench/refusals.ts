@@ -1,33 +1,25 @@
-'use client'
-
-import { useEffect } from 'react'
 import { SHEET_REACH_PX } from '@/core'
-import { sayOnce } from '@/editor/bench/saying'
 import { showSnack } from '@/kit/snackbar'
 import type { History } from '@/store/history'
 import type { Refusal } from '@/store/openSheet'
-import { useWorkbench } from './workbench'
+import type { ServiceContext } from './definitions'
+import { sayOnce } from './saying'
 
-/** Says which edits could not be done, and why, and which did more than they seem to. */
-export function useRefusals(): void {
-	const { open, desk } = useWorkbench()
-	useEffect(
-		() =>
-			open.subscribe(({ refused, history }, before) => {
-				const gone = goneWithNodes(history, before.history)
-				if (gone)
-					sayOnce(desk, `Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
-				if (!refused || refused === before.refused) return
-				if (refused.kept.length > 0) sayOnce(desk, saysKept(refused))
-				else
-					showSnack(beyondReach(refused), {
-						variant: 'warning',
-						autoHideDuration: 10_000,
-						preventDuplicate: true,
-					})
-			}),
-		[open, desk],
-	)
+/** Says which edits could not be done, and why, and which did more than they seem to. @returns what ends it */
+export function refusals({ open, desk }: Pick<ServiceContext, 'open' | 'desk'>): () => void {
+	return open.subscribe(({ refused, history }, before) => {
+		const gone = goneWithNodes(history, before.history)
+		if (gone)
+			sayOnce(desk, `Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
+		if (!refused || refused === before.refused) return
+		if (refused.kept.length > 0) sayOnce(desk, saysKept(refused))
+		else
+			showSnack(beyondReach(refused), {
+				variant: 'warning',
+				autoHideDuration: 10_000,
+				preventDuplicate: true,
+			})
+	})
 }
 
 /** Steps that take nodes away, by what undo calls them. */
