@@ -1,4 +1,4 @@
-import type { OutWish, Sheet } from '@/core'
+import type { DrawnFile, OutWish, Sheet, WrittenFile } from '@/core'
 import type { CarriedPhoto } from '@/core/drawings'
 import { endpoint } from './endpoint'
 import type { ExportWorker, SentWish } from './export.worker'
@@ -14,15 +14,30 @@ const send = createSender()
 
 const sent = ({ format, ...wish }: OutWish): SentWish => ({ ...wish, format: format.id })
 
-/** The files that a wish asks for, pictures still to be drawn; `null` for a request that a newer one overtook. */
-export const writtenFiles = newestOnly((sheet: Sheet, chosen: ReadonlySet<string>, wish: OutWish) =>
-	writers.run((worker) => worker.files(send(worker, sheet), chosen, sent(wish))),
-)
+/** What writes files: pictures are still to be drawn, and answers of `null` were overtaken by a newer request. */
+export interface Writer {
+	/** The files that a wish asks for. */
+	write(
+		sheet: Sheet,
+		chosen: ReadonlySet<string>,
+		wish: OutWish,
+	): Promise<readonly (WrittenFile | DrawnFile)[] | null>
+	/** The sheet with everything, and photos that it carries. */
+	whole(sheet: Sheet, photos: readonly CarriedPhoto[]): Promise<string | null>
+}
 
-/** The sheet with everything, and photos that it carries; `null` for a request that a newer one overtook. */
-export const wholeSheetFile = newestOnly((sheet: Sheet, photos: readonly CarriedPhoto[]) =>
-	writers.run((worker) => worker.whole(send(worker, sheet), photos)),
-)
+/** Each request is done, whatever comes after it: for files that were asked for by hand. */
+export const fileWriter: Writer = {
+	write: (sheet, chosen, wish) =>
+		writers.run((worker) => worker.files(send(worker, sheet), chosen, sent(wish))),
+	whole: (sheet, photos) => writers.run((worker) => worker.whole(send(worker, sheet), photos)),
+}
+
+/** Only the newest counts: for what is made to say how large it is. */
+export const newestWriter: Writer = {
+	write: newestOnly(fileWriter.write),
+	whole: newestOnly(fileWriter.whole),
+}
 
 /** The page that goes out, as SVG to look at; `null` where nothing is on it, or a newer request overtook this one. */
 export const lookAtPage = newestOnly((sheet: Sheet, chosen: ReadonlySet<string>, wish: OutWish) =>

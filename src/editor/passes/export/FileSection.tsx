@@ -12,7 +12,7 @@ import { useCallback, useMemo, useState } from 'react'
 import { exportSummary, FORMATS, fileStem, firstPage, type Sheet } from '@/core'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
-import { lookAtPage, wholeSheetFile, writtenFiles } from '@/jobs/exporting'
+import { fileWriter, lookAtPage, newestWriter, type Writer } from '@/jobs/exporting'
 import { BlobPicture } from '@/kit/BlobPicture'
 import { Facts } from '@/kit/Facts'
 import { Notice } from '@/kit/Notice'
@@ -44,15 +44,15 @@ export function FileSection() {
 	const set = (change: Partial<ExportWish>) => slices.of(exportSlice).setState(change)
 	const what = wish.what === 'chosen' && chosen.size === 0 ? 'all' : wish.what
 	const meant = useMemo(() => ({ ...wish, what }) as const, [wish, what])
-	const ask = useCallback(
-		() =>
+	const make = useCallback(
+		(writer: Writer) =>
 			outFiles(sheet, chosen, meant, {
-				write: writtenFiles,
-				whole: wholeSheetFile,
+				...writer,
 				photoOf: async (blob) => (await library.photo(blob))?.blob,
 			}),
 		[sheet, chosen, meant, library],
 	)
+	const ask = useCallback(() => make(newestWriter), [make])
 	const files = useAnswer(ask, PAUSE_MS)
 	const page = useMemo(() => firstPage(sheet, chosen, meant), [sheet, chosen, meant])
 	const { pieces, openings, nodes, openOutlines } = useMemo(
@@ -145,7 +145,7 @@ export function FileSection() {
 			<SendButtons
 				sheet={sheet}
 				// What was made to say how large it is goes out as it is.
-				made={() => (files ? Promise.resolve(files) : ask())}
+				made={() => (files ? Promise.resolve(files) : make(fileWriter))}
 				wish={meant}
 				disabled={pieces === 0}
 			/>

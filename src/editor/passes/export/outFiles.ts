@@ -1,6 +1,7 @@
-import type { DrawnFile, OutWish, Sheet, WrittenFile } from '@/core'
+import type { OutWish, Sheet } from '@/core'
 import { fileStem } from '@/core'
 import type { CarriedPhoto } from '@/core/drawings'
+import type { Writer } from '@/jobs/exporting'
 import { rasterise } from '@/jobs/rasterise'
 
 /** What is sent out, and how. */
@@ -12,15 +13,8 @@ export interface OutFile {
 	readonly blob: Blob
 }
 
-/** What files are made with; answers of `null` were overtaken by a newer request. */
-export interface Makers {
-	write(
-		sheet: Sheet,
-		chosen: ReadonlySet<string>,
-		wish: OutWish,
-	): Promise<readonly (WrittenFile | DrawnFile)[] | null>
-	/** The sheet with everything, and the photos that it carries. */
-	whole(sheet: Sheet, carried: readonly CarriedPhoto[]): Promise<string | null>
+/** What files are made with. */
+export interface Makers extends Writer {
 	/** A photo's file, by the id that the sheet names it by. */
 	photoOf(blob: string): Promise<Blob | undefined>
 }
