@@ -75,7 +75,7 @@ export function FindingsSection() {
 				onChange={(next) => proof.setState({ purpose: next, own: {} })}
 			/>
 			<LimitFields />
-			{(some || chosenOnly) && (
+			{((some && sheet.pieces.length > 1) || chosenOnly) && (
 				<SwitchRow
 					label="Only the pieces chosen"
 					checked={chosenOnly}
