@@ -7,6 +7,7 @@ import { spawn } from 'node:child_process'
 const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', SKIAGRAM_TYPES: 'apart' }
 
 await together(
+	['layers', 'node', 'scripts/layers.mjs', '--check'],
 	['lint', 'npx', 'biome', 'check', '--error-on-warnings', '.'],
 	// Types are checked after the build made its own, those of tests and scripts with them.
 	['build', 'npx', 'next', 'build'],
