@@ -22,13 +22,11 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 	await card.getByRole('button', { name: 'Colour under it' }).click()
 	const hex = card.getByLabel('Fill colour')
 	await expect(hex).not.toHaveValue('#22272e')
-	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour1.png' })
 
 	await test.step('a colour out of the ring, for the stroke by its key', async () => {
 		const under = await hex.inputValue()
 		await bench.key('w')
 		await bench.hover([300, 300])
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour2.png' })
 		await bench.click([300, 300])
 		await expect(hex).not.toHaveValue(under)
 		await bench.key('Control+z')
@@ -43,7 +41,6 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await card.getByRole('combobox', { name: 'Line' }).click()
 		await page.getByRole('option', { name: 'Dots' }).click()
 		await expect(card.getByLabel('Dashes and gaps, px')).toHaveValue('0 12')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour3.png' })
 	})
 
 	await test.step('a gradient, drawn over the piece and given a third colour', async () => {
@@ -54,14 +51,12 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await card.getByRole('button', { name: 'Stop 2 at 50 %' }).click()
 		await card.getByLabel('Colour of stop 2').fill('d98e04')
 		await page.keyboard.press('Enter')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour6.png' })
 	})
 
 	await test.step('the gradient that is nearest to the photo under it', async () => {
 		await card.getByRole('button', { name: 'Gradient under it' }).click()
 		await expect(card.getByLabel('Colour of stop 2')).not.toHaveValue('#d98e04')
 		await expect(card.getByRole('combobox', { name: 'Fill is' })).toContainText('gradient')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour7.png' })
 		await bench.key('Control+z')
 		await expect(card.getByLabel('Colour of stop 2')).toHaveValue('#d98e04')
 	})
@@ -73,7 +68,6 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await page.keyboard.press('Enter')
 		await card.getByRole('switch', { name: 'Ground beneath' }).click()
 		await expect(card.getByLabel('Colour of the ground')).toBeVisible()
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour8.png' })
 		for (let n = 0; n < 3; n++) await bench.key('Control+z')
 		await expect(card.getByLabel('Colour of stop 2')).toHaveValue('#d98e04')
 	})
@@ -81,10 +75,8 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 	await test.step('shades, kept as pieces in one step', async () => {
 		await card.getByRole('button', { name: 'Shades' }).click()
 		await expect(card.getByRole('status')).toContainText('5 shades', { timeout: 30_000 })
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour4.png' })
 		await card.getByRole('button', { name: 'Keep as pieces' }).click()
 		await expect(pieces).toContainText('Shade 5')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/colour5.png' })
 	})
 
 	await test.step('a ground for all of it', async () => {

@@ -64,10 +64,6 @@ test('the pear is cut out of its photo, with a backdrop and a shadow, and as a m
 		expect(data.length).toBe(info.width * info.height * info.channels)
 		expect([...data.subarray(0, 3)].every((v) => v > 200)).toBe(true)
 		await card.getByRole('img', { name: 'The cut-out' }).scrollIntoViewIfNeeded()
-		if (process.env.SHOTS) {
-			await page.waitForTimeout(800)
-			await page.screenshot({ path: '/tmp/w/cutout.png' })
-		}
 	})
 
 	await test.step('before another picture, at another size', async () => {
@@ -99,6 +95,5 @@ test('the pear is cut out of its photo, with a backdrop and a shadow, and as a m
 		await expect.poll(() => bench.colourAt([585, 80])).toEqual([255, 0, 255])
 		const [r, g, b] = await bench.colourAt([800, 420])
 		expect((r ?? 0) + (g ?? 0)).toBeGreaterThan(2 * (b ?? 0))
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/cutout2.png' })
 	})
 })

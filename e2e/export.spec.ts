@@ -41,7 +41,6 @@ test('one key goes out in every format, and other programs find it as it was dra
 		await card.getByLabel('Width').fill('200')
 		await page.keyboard.press('Enter')
 		await expect(card.getByLabel('Height')).toHaveValue('80')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/export1.png' })
 		const { name, bytes } = await saved('PDF')
 		expect(name).toBe('key.pdf')
 		expect(overlapOfInk(await seenPdf(bytes, 1600, 640), truth)).toBeGreaterThan(0.998)
@@ -53,10 +52,6 @@ test('one key goes out in every format, and other programs find it as it was dra
 		await pick('Page', 'Fitted into a page')
 		await expect(card.getByLabel('Width')).toHaveValue('297')
 		await bench.type('Margin', '20')
-		if (process.env.SHOTS) {
-			await page.waitForTimeout(600)
-			await page.screenshot({ path: '/tmp/w/export3.png' })
-		}
 		const { bytes } = await saved('PDF')
 		const [, ...size] = /MediaBox \[ ?0 0 ([\d.]+) ([\d.]+)/.exec(bytes.toString('latin1')) ?? []
 		expect(size.map((side) => (Number(side) * 25.4) / 72)).toEqual([
@@ -81,7 +76,6 @@ test('one key goes out in every format, and other programs find it as it was dra
 		await pick('Page', 'Cut to the artwork')
 		await card.getByLabel('Width').fill('664')
 		await page.keyboard.press('Enter')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/export2.png' })
 		const { bytes } = await saved('PNG')
 		const { data, info } = await sharp(bytes).raw().toBuffer({ resolveWithObject: true })
 		expect([info.width, info.channels]).toEqual([664, 4])

@@ -26,7 +26,6 @@ test('painted fruit, coloured from its photo in groups of shades, sent out and c
 		await expect(page.getByRole('button', { name: 'Keep as a piece' })).toBeEnabled({
 			timeout: 30_000,
 		})
-		if (process.env.SHOTS) await page.screenshot({ path: `/tmp/w/fruit-lift${i}.png` })
 		await bench.key('Enter')
 		const row = pieces.getByRole('button', { name: new RegExp(`^Piece ${i + 1}`) })
 		await row.press('F2')
@@ -42,11 +41,9 @@ test('painted fruit, coloured from its photo in groups of shades, sent out and c
 		if ((await heading.getAttribute('aria-expanded')) !== 'true') await heading.click()
 		await card.getByRole('slider', { name: 'Shades' }).fill(String(shades))
 		await expect(card.getByRole('status')).toContainText(`${shades} shades`, { timeout: 30_000 })
-		if (process.env.SHOTS) await page.screenshot({ path: `/tmp/w/fruit-${name}.png` })
 		await card.getByRole('button', { name: 'Keep as pieces' }).click()
 		await expect(pieces).toContainText(`Shades of ${name}`)
 	}
-	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/fruit-all.png' })
 
 	await test.step('a group folds, hides and moves as one, and comes back', async () => {
 		await pieces.getByRole('button', { name: 'Fold Shades of Apple' }).click()
@@ -58,7 +55,6 @@ test('painted fruit, coloured from its photo in groups of shades, sent out and c
 		const row = pieces.getByRole('button', { name: /^Shades of Apple/ })
 		await row.press('Alt+ArrowDown')
 		await row.press('Alt+ArrowUp')
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/fruit-tree.png' })
 	})
 
 	const svg = await bench.exported()

@@ -32,7 +32,6 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 		for (const name of ['Island', 'Thin neck', 'Crosses itself', 'The same outline twice'])
 			await expect(kind(name)).toBeVisible()
 		await kind('Thin neck').getByRole('button', { name: 'Show' }).click()
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof1.png' })
 	})
 
 	await test.step('all that can be mended is, in one step', async () => {
@@ -89,11 +88,9 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 		await card.getByRole('switch', { name: /Without marks/ }).click()
 		expect(await bench.colourAt([370, 100])).toEqual([255, 255, 255])
 		expect(await bench.colourAt([10, 100])).toEqual([0, 0, 0])
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof2.png' })
 		await card.getByRole('button', { name: 'Sizes' }).click()
 		for (const size of [256, 16])
 			await expect(page.getByRole('img', { name: `cage at ${size} px` })).toBeVisible()
-		if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/proof3.png' })
 	})
 
 	await test.step('then it goes out in three formats', async () => {

@@ -22,7 +22,6 @@ test('three keys are nested, cut on the table while one watches, paused and done
 	await page.keyboard.press('Enter')
 	await expect(card.getByText('Burns in')).toBeVisible()
 	await expect(card.getByText('9 ×')).toBeVisible()
-	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/table1.png' })
 
 	await test.step('the program is saved, and another reader runs it', async () => {
 		const coming = page.waitForEvent('download')
@@ -45,13 +44,11 @@ test('three keys are nested, cut on the table while one watches, paused and done
 	await dialog.getByRole('button', { name: 'Pause' }).click()
 	await expect(dialog.getByRole('status')).toContainText('Paused.')
 	const held = await dialog.getByRole('status').textContent()
-	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/table2.png' })
 	await expect(dialog.getByRole('button', { name: 'Go on' })).toBeVisible()
 	expect(await dialog.getByRole('status').textContent()).toBe(held)
 	await dialog.getByRole('button', { name: 'Go on' }).click()
 	await expect(dialog.getByRole('status')).toContainText('Done in', { timeout: 30_000 })
 	await expect(dialog.getByRole('status')).toContainText('had been estimated')
-	if (process.env.SHOTS) await page.screenshot({ path: '/tmp/w/table3.png' })
 })
 
 test('what cannot be cut is said, and a table that is off', async ({ bench, page }) => {

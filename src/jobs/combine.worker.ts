@@ -13,13 +13,9 @@ import {
 	type Region,
 	resolveSelfCrossings,
 	ruleDifference,
-	runAgainst,
 	seamless,
 	windingRegions,
 } from '@/core'
-
-/** An outline runs the same way as the one round it, or outlines cross or overlap. */
-export type Cause = 'direction' | 'crossing'
 
 const endpoint = {
 	/** What each operation would make of some areas. */
@@ -41,11 +37,6 @@ const endpoint = {
 	windings: (contours: readonly Contour[]) => windingRegions(contours),
 	/** How many places only one of the fill rules fills. */
 	differences: (contours: readonly Contour[]) => ruleDifference(contours).length,
-	/** Why the fill rules fill differently, if they do. */
-	cause: (contours: readonly Contour[]): Cause | null => {
-		if (ruleDifference(contours).length === 0) return null
-		return ruleDifference(runAgainst(contours)).length === 0 ? 'direction' : 'crossing'
-	},
 }
 
 export type CombineWorker = typeof endpoint

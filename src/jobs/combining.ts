@@ -1,13 +1,4 @@
-import {
-	type Area,
-	type Cap,
-	type Contour,
-	isFilled,
-	type Join,
-	type Operation,
-	type Piece,
-	type Region,
-} from '@/core'
+import type { Area, Cap, Contour, Join, Operation, Region } from '@/core'
 import type { CombineWorker } from './combine.worker'
 import { endpoint } from './endpoint'
 import { newestOnly } from './newestOnly'
@@ -43,17 +34,6 @@ export const findWindings = newestOnly((contours: readonly Contour[]) =>
 export const findDifferences = newestOnly((contours: readonly Contour[]) =>
 	combiner.run((worker) => worker.differences(contours)),
 )
-
-/** The pieces that only one fill rule fills in part, and why; `null` for a request that was overtaken. */
-export const differingPieces = newestOnly(async (pieces: readonly Piece[]) => {
-	const causes = await Promise.all(
-		pieces.map(({ contours }) => combiner.run((worker) => worker.cause(contours.filter(isFilled)))),
-	)
-	return pieces.flatMap((piece, i) => {
-		const cause = causes[i]
-		return cause ? [{ piece, cause }] : []
-	})
-})
 
 /** One operation, to be accepted at once: none is overtaken. */
 export async function combined(op: Operation, areas: readonly Area[]): Promise<Contour[]> {

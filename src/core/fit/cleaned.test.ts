@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { cleaned } from './cleaned'
-import { circle, flat, jittered } from './shapes'
+import { circle, flat, jittered } from './testing/shapes'
 
 describe('points before they are fitted', () => {
 	test('repeated ones go, and a closed trail does not repeat its first', () => {

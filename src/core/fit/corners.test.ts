@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { type Point, polar } from '../geometry/point'
 import { cornerMarks, turningOf } from './corners'
-import { alongEdges, circle, flat, jittered } from './shapes'
+import { alongEdges, circle, flat, jittered } from './testing/shapes'
 import { trailOf } from './trail'
 
 const REACH = 6

@@ -4,7 +4,7 @@ import { obeysKind } from '../path/kinds'
 import type { Contour } from '../path/model'
 import { curvatureVariation, ease } from './ease'
 import { fitPolyline } from './fitPolyline'
-import { circle, flat, jittered } from './shapes'
+import { circle, flat, jittered } from './testing/shapes'
 
 /** A circle with the unequal handles of a hurried hand. */
 function hurried(): Contour {

@@ -11,7 +11,14 @@ import { obeysKind } from '../path/kinds'
 import type { Contour } from '../path/model'
 import { cases } from '../testing/cases'
 import { fitPolyline } from './fitPolyline'
-import { alongEdges, anySmoothCurve, circle, flat, jittered, roundedRectangle } from './shapes'
+import {
+	alongEdges,
+	anySmoothCurve,
+	circle,
+	flat,
+	jittered,
+	roundedRectangle,
+} from './testing/shapes'
 
 const closed = (points: readonly Point[], tolerance = 1) =>
 	fitPolyline(flat(points), { closed: true, tolerance })

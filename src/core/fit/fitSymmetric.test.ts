@@ -6,7 +6,7 @@ import { segmentCubic, segments } from '../path/contour'
 import type { Contour } from '../path/model'
 import { cases } from '../testing/cases'
 import { fitPolyline } from './fitPolyline'
-import { alongEdges, circle, flat, jittered, roundedRectangle } from './shapes'
+import { alongEdges, circle, flat, jittered, roundedRectangle } from './testing/shapes'
 
 const closed = (points: readonly Point[], tolerance = 1) =>
 	fitPolyline(flat(points), { closed: true, tolerance })

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { noiseOf } from './noise'
-import { alongEdges, circle, flat, jittered } from './shapes'
+import { alongEdges, circle, flat, jittered } from './testing/shapes'
 import { trailOf } from './trail'
 
 describe('the jitter of a trail', () => {

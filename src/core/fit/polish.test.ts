@@ -4,7 +4,7 @@ import type { Point } from '../geometry/point'
 import { errorOf } from './chainError'
 import { smoothJoint } from './joint'
 import { type Chain, polish } from './polish'
-import { flat } from './shapes'
+import { flat } from './testing/shapes'
 import { type Trail, trailOf } from './trail'
 
 const DRAWN: readonly Cubic[] = [

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { alongEdges, circle, flat, jittered, roundedRectangle } from './shapes'
 import { straightRuns } from './straightRuns'
+import { alongEdges, circle, flat, jittered, roundedRectangle } from './testing/shapes'
 import { trailOf } from './trail'
 
 const SIGMA = 0.25 / Math.sqrt(3)

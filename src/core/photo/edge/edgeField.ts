@@ -135,14 +135,6 @@ export function noiseAt({ width, height, columns, tiles }: EdgeField, px: number
 	return floatAt(tile.noise, ((y & MASK) >> BLOCK_SHIFT) * BLOCKS + ((x & MASK) >> BLOCK_SHIFT))
 }
 
-/** Brightness at a place, levels: that of the pixel it lies in. */
-export function levelAt({ width, height, columns, tiles }: EdgeField, px: number, py: number) {
-	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)
-	const y = py < 0 ? 0 : py >= height ? height - 1 : Math.floor(py)
-	const tile = tiles[(y >> TILE_SHIFT) * columns + (x >> TILE_SHIFT)]
-	return tile ? byteAt(tile.level, ((y & MASK) << TILE_SHIFT) | (x & MASK)) : 0
-}
-
 /** The colour at a place: that of the pixel it lies in. */
 export function toneAt({ width, height, columns, tiles }: EdgeField, px: number, py: number): Tone {
 	const x = px < 0 ? 0 : px >= width ? width - 1 : Math.floor(px)

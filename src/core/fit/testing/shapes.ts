@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import type { Point } from '../geometry/point'
+import type { Point } from '../../geometry/point'
 
 /** Polylines for the tests of fitting. */
 
