@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, Suspense, useEffect, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
 import { HintLine } from '@/editor/panels/HintLine'
 import { JobNotice } from '@/editor/panels/JobNotice'
@@ -125,10 +125,19 @@ function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	) : null
 }
 
+/** What nobody asked for waits until the page has been open for so long, ms: opening comes first. */
+const RESTED_MS = 5000
+
 /** What could spoil the artwork is looked for once there is some. */
 function ProofIfAny() {
 	const some = useOpenSheet((state) => state.history.present.pieces.length > 0)
-	return some ? (
+	const here = useDesk(({ pass }) => pass.id === 'proof')
+	const [rested, setRested] = useState(false)
+	useEffect(() => {
+		const timer = setTimeout(() => setRested(true), RESTED_MS)
+		return () => clearTimeout(timer)
+	}, [])
+	return some && (here || rested) ? (
 		<Suspense>
 			<ProofWatch />
 		</Suspense>

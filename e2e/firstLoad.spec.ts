@@ -1,0 +1,47 @@
+import { readFile } from 'node:fs/promises'
+import { gzipSync } from 'node:zlib'
+import type { Page, Request } from '@playwright/test'
+import { expect, test } from './bench'
+
+/** How much script a sheet may take to open with nothing fetched before, as it is sent: kB. */
+const MOST = { bare: 420, worked: 445 }
+
+/** What is fetched ahead comes later than this, ms: it is no part of opening. */
+const RESTS_MS = 2500
+
+/** The kB of all scripts that opening an address asks for, those of workers too, packed as they are sent. */
+async function scriptsOf(page: Page, address: string): Promise<number> {
+	const asked = new Set<string>()
+	const take = (request: Request) => {
+		const { pathname } = new URL(request.url())
+		if (pathname.endsWith('.js')) asked.add(pathname.replace('/_next/', '.next/'))
+	}
+	page.context().on('request', take)
+	await page.goto(address)
+	await expect(page.getByTestId('canvas')).toHaveAttribute('aria-busy', 'false')
+	await page.waitForTimeout(RESTS_MS)
+	page.context().off('request', take)
+	const files = await Promise.all([...asked].map((file) => readFile(file)))
+	return files.reduce((sum, file) => sum + gzipSync(file).length, 0) / 1000
+}
+
+test('opening a sheet fetches no more script than it has to', async ({ bench, page }) => {
+	await bench.beginSample('Iron key')
+	const address = page.url()
+	const bare = await scriptsOf(page, address)
+	await bench.fitSheet({ width: 1280, height: 960 })
+	await bench.key('2')
+	await bench.clickAll([
+		[200, 200],
+		[400, 200],
+		[400, 400],
+		[200, 200],
+	])
+	await bench.saved()
+	const worked = await scriptsOf(page, address)
+	test.info().annotations.push({ type: 'kB', description: `${bare} bare, ${worked} worked on` })
+	// All of it was asked for, wherever it came from.
+	expect(bare).toBeGreaterThan(250)
+	expect(bare).toBeLessThan(MOST.bare)
+	expect(worked).toBeLessThan(MOST.worked)
+})
