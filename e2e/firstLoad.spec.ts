@@ -7,7 +7,7 @@ import { expect, test } from './bench'
 const MOST = { bare: 420, worked: 445 }
 
 /** What is fetched ahead comes later than this, ms: it is no part of opening. */
-const RESTS_MS = 2500
+const RESTS_MS = 1000
 
 /** The kB of all scripts that opening an address asks for, those of workers too, packed as they are sent. */
 async function scriptsOf(page: Page, address: string): Promise<number> {
