@@ -24,6 +24,11 @@ export function makeEdgeTile(photo: Named, tile: number, part: ImageBitmap): Pro
 	return edges.run((worker) => worker.make(photo, tile, transfer(part, [part])))
 }
 
+/** Lets go what is known of a photo's edges. */
+export function forgetEdges(blob: string): Promise<void> {
+	return edges.run((worker) => worker.forget(blob))
+}
+
 /** A worker that began anew knows no tiles: it is given those that are here. */
 async function given(photo: EdgePhoto, field: EdgeField): Promise<void> {
 	const here = [...field.tiles.keys()].filter((tile) => field.tiles[tile])

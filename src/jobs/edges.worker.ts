@@ -76,6 +76,10 @@ const endpoint = {
 		fieldOf(photo).tiles[tile] = made
 	},
 
+	forget(blob: string): void {
+		fields.delete(blob)
+	},
+
 	measure: (all: readonly OnPhoto[]): EdgeProfile[] =>
 		all.map((one) => reader(one).measure(one.contours, { reach: REACH_PX * sizeOf(one.photo) })),
 

@@ -32,6 +32,8 @@ export interface PhotoEdges extends EdgeReading {
 	 * @returns `null` where no photo that shows lies under them, or its edges cannot be read
 	 */
 	under(contours: readonly Contour[]): Promise<Read | null>
+	/** What is known of a photo's edges is let go, here and in the worker: the photo is gone. */
+	forget(blob: string): void
 }
 
 export const NO_EDGES: EdgeReading = {

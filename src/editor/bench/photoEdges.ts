@@ -12,7 +12,7 @@ import {
 	type Sheet,
 } from '@/core'
 import type { EdgeField, EdgesOnSheet } from '@/core/edges'
-import { makeEdgeTile } from '@/jobs/edges'
+import { forgetEdges, makeEdgeTile } from '@/jobs/edges'
 import type { OpenSheet } from '@/store/openSheet'
 import { darkroomSlice } from './darkroomState'
 import type { Desk } from './desk'
@@ -196,6 +196,12 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 				return null
 			}
 			return { photo: edgePhoto(photo), contours, field: fieldOf(photo, made) }
+		},
+		forget: (blob) => {
+			if (!fields.delete(blob)) return
+			for (const [id, { photo }] of readers) if (photo.blob === blob) readers.delete(id)
+			// A worker that is gone has forgotten it already.
+			forgetEdges(blob).catch(() => {})
 		},
 	}
 }
