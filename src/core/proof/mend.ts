@@ -31,9 +31,15 @@ export function mended(sheet: Sheet, finding: Finding): Sheet {
 export function allMended(sheet: Sheet, findings: readonly Finding[]): Sheet {
 	const advice = findings.filter(({ kind }) => MENDS[kind] === followed)
 	const others = findings.filter(({ kind }) => MENDS[kind] !== followed)
-	const contours = new Set(advice.flatMap(({ contour }) => contour ?? []))
-	return [...contours].reduce(
-		(now, contour) => adviceFollowed(now, contour, advice),
+	const byContour = new Map<string, Finding[]>()
+	for (const one of advice) {
+		const { contour = '' } = one
+		const own = byContour.get(contour)
+		if (own) own.push(one)
+		else byContour.set(contour, [one])
+	}
+	return [...byContour].reduce(
+		(now, [contour, own]) => adviceFollowed(now, contour, own),
 		others.reduce(mended, sheet),
 	)
 }
@@ -48,11 +54,7 @@ const NEAR = 2
  * said of the rest.
  */
 function adviceFollowed(sheet: Sheet, id: string, advice: readonly Finding[]): Sheet {
-	const wanted = new Set(
-		advice.flatMap(({ kind, contour, nodes = [] }) =>
-			contour === id ? [`${kind} ${nodes[0]}`] : [],
-		),
-	)
+	const wanted = new Set(advice.map(({ kind, nodes = [] }) => `${kind} ${nodes[0]}`))
 	let now = sheet
 	for (let round = 0; round < MOST_ROUNDS; round++) {
 		const contour = findContour(now, id)?.contour
