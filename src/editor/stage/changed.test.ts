@@ -34,12 +34,19 @@ describe('where two sheets differ', () => {
 	test('is nowhere in the same sheet, or where only its name differs', () => {
 		expect(changedBox(sheet, sheet)).toBeNull()
 		expect(changedBox(sheet, { ...sheet, name: 'Other' })).toBeNull()
+		const kept = { ...piece, name: 'Hoop', allowance: 2, group: 'g' }
+		expect(changedBox(sheet, { ...sheet, pieces: [kept] })).toBeNull()
 	})
 
 	test('is everywhere once outlines, looks or the mirror change', () => {
 		const other = [
 			insertNode(sheet, piece.contours[0]!.id, 0, 0.5).sheet,
 			changePiece(sheet, piece.id, { hidden: true }),
+			{ ...sheet, pieces: [{ ...piece, strokeBelow: true }] },
+			{
+				...sheet,
+				pieces: [{ ...piece, contours: piece.contours.map((c) => ({ ...c, filled: true })) }],
+			},
 			changeLine(sheet, { width: 3 }),
 			setMirror(sheet, { from: [0, 0], to: [1, 1] }),
 			{ ...sheet, pieces: [] },

@@ -40,13 +40,28 @@ export function changedBox(was: Sheet, now: Sheet): Box | null | 'all' {
 	return box
 }
 
+/** What of a piece is not seen, or is compared by itself: all else is painted. */
+const UNSEEN_OF_PIECE: ReadonlySet<string> = new Set<keyof Piece>([
+	'name',
+	'contours',
+	'paintStays',
+	'allowance',
+	'lifted',
+	'group',
+])
+const UNSEEN_OF_CONTOUR: ReadonlySet<string> = new Set<keyof Contour>(['nodes', 'thinned'])
+
 function differOnlyInOutlines(a: Piece, b: Piece): boolean {
-	const keys = ['id', 'fillRule', 'fill', 'stroke', 'opacity', 'hidden', 'locked'] as const
-	return a.contours.length === b.contours.length && keys.every((key) => a[key] === b[key])
+	return a.contours.length === b.contours.length && sameBut(UNSEEN_OF_PIECE, a, b)
 }
 
 function sameRun(a: Contour, b: Contour): boolean {
-	return a.closed === b.closed && a.nodes.length === b.nodes.length
+	return a.nodes.length === b.nodes.length && sameBut(UNSEEN_OF_CONTOUR, a, b)
+}
+
+function sameBut<T extends object>(unseen: ReadonlySet<string>, a: T, b: T): boolean {
+	const keys = new Set([...Object.keys(a), ...Object.keys(b)]) as Set<keyof T & string>
+	return [...keys].every((key) => unseen.has(key) || a[key] === b[key])
 }
 
 /** The box round a node, its neighbours, and the handles of all three. */
