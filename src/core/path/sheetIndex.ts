@@ -36,6 +36,8 @@ interface Lie {
 /** Where more than this share of the pieces differ from the base, or so many, the base is made anew. */
 const MOST_SHARE = 1 / 16
 const MOST_STRAYS = 64
+/** A version that is asked more often than a step of a drag asks has its strays' ids noted. */
+const LOOKS = 8
 
 const made = new WeakMap<readonly Piece[], SheetIndex>()
 let last: Base | null = null
@@ -82,6 +84,8 @@ function indexBy(pieces: readonly Piece[], { base, from, by, strays }: Lie): She
 		const place = k < from ? k : k + by
 		return pieces[place] === base.pieces[k] ? place : undefined
 	}
+	let asked = 0
+	let ofStrays: ReadonlyMap<string, number> | undefined
 	return {
 		holding(ids) {
 			base.ids ??= idsOf(base.pieces)
@@ -91,7 +95,13 @@ function indexBy(pieces: readonly Piece[], { base, from, by, strays }: Lie): She
 				const place = known === undefined ? undefined : now(known)
 				if (place !== undefined) found.add(place)
 			}
-			for (const k of strays) if (holds(item(pieces, k), ids)) found.add(k)
+			if (strays.length > 0 && asked++ >= LOOKS) {
+				ofStrays ??= idsOf(strays.map((k) => item(pieces, k)))
+				for (const id of ids.keys()) {
+					const known = ofStrays.get(id)
+					if (known !== undefined) found.add(item(strays, known))
+				}
+			} else for (const k of strays) if (holds(item(pieces, k), ids)) found.add(k)
 			return [...found].sort(rising)
 		},
 		within(box) {
