@@ -87,6 +87,8 @@ export interface ToolDef {
 	readonly kindsInDrag?: boolean
 	/** What comes to hand when it has done its work; absent for tools that one stays with. */
 	readonly afterwards?: ToolDef
+	/** What can be set about it, beneath its row; it comes with the tool. */
+	readonly Options?: ComponentType
 	/** What its keys and its pointer do, for the key list. */
 	readonly shortcuts?: readonly Shortcut[]
 	create(context: ToolContext): Tool

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
+import { Suspense } from 'react'
 import { toolInHand } from '@/editor/bench/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
@@ -14,8 +15,22 @@ const STEPS: Readonly<Record<string, number>> = {
 	ArrowLeft: -1,
 }
 
-/** The pass's tools as large rows: icon, name, key. */
+/** The pass's tools as large rows: icon, name, key; beneath them what can be set about the one at hand. */
 export function ToolRows() {
+	const { Options } = useDesk((state) => state.tool)
+	return (
+		<>
+			<Rows />
+			{Options && (
+				<Suspense>
+					<Options />
+				</Suspense>
+			)}
+		</>
+	)
+}
+
+function Rows() {
 	const workbench = useWorkbench()
 	const pass = useDesk((state) => state.pass)
 	const current = useDesk(toolInHand)

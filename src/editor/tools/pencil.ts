@@ -1,4 +1,5 @@
 import GestureRounded from '@mui/icons-material/GestureRounded'
+import { lazy } from 'react'
 import {
 	addPieces,
 	type Contour,
@@ -225,6 +226,7 @@ export const pencilTool: ToolDef = {
 	icon: GestureRounded,
 	about: 'outlines',
 	draws: true,
+	Options: lazy(() => import('./PencilOptions').then((m) => ({ default: m.PencilOptions }))),
 	shortcuts: [
 		{ keys: 'Press and draw', does: 'Freehand; let go at the start: close' },
 		{ keys: 'Esc', does: 'Drop the stroke' },

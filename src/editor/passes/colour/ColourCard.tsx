@@ -2,9 +2,7 @@
 
 import { type ComponentType, lazy, useEffect, useState } from 'react'
 import { setDrawnIn } from '@/core'
-import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
-import { FIRST_RING_PX, RING_PX, takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
-import { useDesk, useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { Sections } from '@/kit/Sections'
 import { WordChoice } from '@/kit/WordChoice'
@@ -50,9 +48,7 @@ function DrawnIn() {
 
 export function ColourCard() {
 	const { slices } = useWorkbench()
-	const tool = useDesk((state) => state.tool)
 	const strength = useSlice(colourSlice, (state) => state.strength)
-	const ring = useSlice(takeColourSlice, (state) => state.ring)
 	const [shown, setShown] = useState<ColourPart | null>('fill')
 	useAsked(COLOUR_PARTS, setShown)
 	// What is proposed here belongs to this pass alone.
@@ -60,18 +56,6 @@ export function ColourCard() {
 	return (
 		<>
 			<ToolRows />
-			{tool === takeColourTool && (
-				<LabelledSlider
-					label="Ring"
-					shown={`${ring} px`}
-					value={ring}
-					min={RING_PX.min}
-					max={RING_PX.max}
-					step={2}
-					normal={FIRST_RING_PX}
-					onChange={(next) => slices.of(takeColourSlice).setState({ ring: next })}
-				/>
-			)}
 			<ColourUnder />
 			<LabelledSlider
 				label="Paint over the photo"

@@ -8,9 +8,9 @@ import { useState } from 'react'
 import { fillEach, isGradient } from '@/core'
 import { isOpenToEdits } from '@/editor/bench/hitTest'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { counted } from '@/kit/counted'
 import { showSnack } from '@/kit/snackbar'
 import { piecesAtWork } from '@/store/selection'
-import { counted } from '../counted'
 import { takeUnder } from './takeUnder'
 
 /** Fills each piece that is chosen, or all of them, with the photo's colour under it. */

@@ -1,12 +1,8 @@
 'use client'
 
 import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
-import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
-import { liftTool } from '@/editor/tools/lift/lift'
-import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { Sections } from '@/kit/Sections'
-import { EdgePenOptions } from '../EdgePenOptions'
-import { LiftOptions } from '../LiftOptions'
 import { ToolRows } from '../ToolRows'
 import { useAsked } from '../useAsked'
 import { leaveApart } from './apart'
@@ -32,15 +28,14 @@ export function CutCard() {
 	const apart = useSlice(cutSlice, (state) => state.apart)
 	const [shown, setShown] = useState<CutPart | null>('openings')
 	useAsked(CUT_PARTS, setShown)
-	// What is proposed, punched and taken apart belongs to this pass alone.
+	// What is proposed and taken apart belongs to this pass alone.
 	useEffect(
 		() => () => {
 			leaveApart({ desk, slices })
-			slices.of(cutSlice).setState({ proposed: null, punchInto: null })
+			slices.of(cutSlice).setState({ proposed: null })
 		},
 		[desk, slices],
 	)
-	const tool = useDesk((state) => state.tool)
 	if (apart)
 		return (
 			<Suspense>
@@ -51,8 +46,6 @@ export function CutCard() {
 		<>
 			<ToolRows />
 			<Punch />
-			{tool === edgePenTool && <EdgePenOptions />}
-			{tool === liftTool && <LiftOptions />}
 			<CombineSection />
 			<Sections sections={SECTIONS} shown={shown} onShow={setShown} />
 		</>

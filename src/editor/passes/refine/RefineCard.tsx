@@ -9,9 +9,8 @@ import Typography from '@mui/material/Typography'
 import { lazy, memo, Suspense, useDeferredValue } from 'react'
 import { type NodeKind, nearlyClosed, type Sheet } from '@/core'
 import { stopAt } from '@/editor/bench/walk'
-import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
-import { useDesk, useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
@@ -28,10 +27,6 @@ const AgainstPhoto = lazy(() =>
 	import('../against/AgainstPhoto').then((m) => ({ default: m.AgainstPhoto })),
 )
 
-const EdgePenOptions = lazy(() =>
-	import('../EdgePenOptions').then((m) => ({ default: m.EdgePenOptions })),
-)
-
 const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
 
 export function RefineCard() {
@@ -39,7 +34,6 @@ export function RefineCard() {
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
 	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
 	const { desk } = useWorkbench()
-	const tool = useDesk((state) => state.tool)
 	const chosen = chosenNodes(sheet, ids)
 	// What is chosen decides what there is to do.
 	const able = ABLE_ORDER.filter((action) => isAble(action, sheet, chosen))
@@ -47,11 +41,6 @@ export function RefineCard() {
 	return (
 		<>
 			<ToolRows />
-			{tool === edgePenTool && (
-				<Suspense>
-					<EdgePenOptions />
-				</Suspense>
-			)}
 			<WalkRow chosen={chosen} />
 			{gap && (
 				<Suspense>

@@ -8,7 +8,7 @@ import { paintLift } from '@/editor/tools/lift/paintLift'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
-import { counted } from '../counted'
+import { counted } from '@/kit/counted'
 import { mirrorTool } from './mirrorTool'
 
 /** Once round. */

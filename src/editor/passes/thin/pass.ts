@@ -1,7 +1,7 @@
 import { lazy } from 'react'
 import type { PassDef } from '@/editor/bench/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
-import { counted } from '../counted'
+import { counted } from '@/kit/counted'
 import { paintGhost } from './paintGhost'
 import { thinSlice } from './thinSlice'
 

@@ -1,4 +1,5 @@
 import RouteRounded from '@mui/icons-material/RouteRounded'
+import { lazy } from 'react'
 import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
 import { heldKey } from '@/editor/bench/holds'
 import { type Machine, runMachine, type Sight, stepBy } from '@/editor/bench/machine'
@@ -144,6 +145,7 @@ export const edgePenTool: ToolDef = {
 	draws: true,
 	places: true,
 	holds: ['corner', 'insert'],
+	Options: lazy(() => import('./EdgePenOptions').then((m) => ({ default: m.EdgePenOptions }))),
 	shortcuts: [...POINTING, ...KEYS],
 	create: ({ bench, open, slices, refresh }) => {
 		let fit: Fit | null = null

@@ -1,4 +1,5 @@
 import HighlightAltRounded from '@mui/icons-material/HighlightAltRounded'
+import { lazy } from 'react'
 import {
 	addPieces,
 	type Box,
@@ -347,6 +348,7 @@ export const liftTool: ToolDef = {
 	about: 'outlines',
 	draws: true,
 	holds: ['lasso', 'outside'],
+	Options: lazy(() => import('./LiftOptions').then((m) => ({ default: m.LiftOptions }))),
 	shortcuts: SHORTCUTS,
 	create: (context) => {
 		const lift = context.slices.of(liftSlice)

@@ -1,4 +1,5 @@
 import EditRounded from '@mui/icons-material/EditRounded'
+import { lazy } from 'react'
 import {
 	add,
 	appendNode,
@@ -424,6 +425,7 @@ export const penTool: ToolDef = {
 	places: true,
 	holds: ['insert', 'corner', 'smooth', 'symmetric', 'cusp'],
 	kindsInDrag: true,
+	Options: lazy(() => import('./PenOptions').then((m) => ({ default: m.PenOptions }))),
 	shortcuts: [...POINTING, ...PEN_KEYS],
 	create: ({ bench, open }) => createPen(bench, () => nextName(open.sheet())),
 }

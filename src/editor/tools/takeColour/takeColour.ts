@@ -1,4 +1,5 @@
 import ColorizeRounded from '@mui/icons-material/ColorizeRounded'
+import { lazy } from 'react'
 import { type PaintChange, type Point, paintPieces } from '@/core'
 import type { ToolDef } from '@/editor/bench/definitions'
 import { pieceUnder } from '@/editor/bench/hitTest'
@@ -99,6 +100,9 @@ export const takeColourTool: ToolDef = {
 	icon: ColorizeRounded,
 	about: 'pieces',
 	holds: ['for-stroke'],
+	Options: lazy(() =>
+		import('./TakeColourOptions').then((m) => ({ default: m.TakeColourOptions })),
+	),
 	shortcuts: [
 		{ keys: 'Click', does: 'Fill the pieces chosen with the colour in the ring' },
 		{ keys: heldKey('for-stroke'), does: 'Click: for their stroke' },

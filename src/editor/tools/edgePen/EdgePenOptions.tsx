@@ -2,10 +2,10 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { type EdgePenWish, edgePenSlice, FIRST_EDGE_PEN } from '@/editor/tools/edgePen/edgePenSlice'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { ALLOWANCE, type WishSlider, WishSliders } from './WishSliders'
+import { ALLOWANCE, type WishSlider, WishSliders } from '../WishSliders'
+import { type EdgePenWish, edgePenSlice, FIRST_EDGE_PEN } from './edgePenSlice'
 
 const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'>[] = [
 	{

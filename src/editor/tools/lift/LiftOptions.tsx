@@ -8,19 +8,12 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Chip from '@mui/material/Chip'
 import Typography from '@mui/material/Typography'
-import {
-	type Asked,
-	asking,
-	FIRST_LIFT,
-	type LiftWish,
-	liftSlice,
-	partCount,
-} from '@/editor/tools/lift/liftSlice'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { counted } from '@/kit/counted'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { counted } from './counted'
-import { ALLOWANCE, type WishSlider, WishSliders } from './WishSliders'
+import { ALLOWANCE, type WishSlider, WishSliders } from '../WishSliders'
+import { type Asked, asking, FIRST_LIFT, type LiftWish, liftSlice, partCount } from './liftSlice'
 
 type Slider = WishSlider<'deviation' | 'allowance' | 'smallest' | 'finest' | 'brush' | 'spread'>
 
