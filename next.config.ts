@@ -21,7 +21,7 @@ const config: NextConfig = {
 	// All checks in one run check all types by themselves: see scripts/check.mjs.
 	typescript: { ignoreBuildErrors: process.env.SKIAGRAM_TYPES === 'apart' },
 	headers: async () => [{ source: '/:path*', headers: EVERYWHERE }],
-	// For weighing packages only: see bench/firstLoad.ts.
+	// For weighing packages only: see benchmarks/firstLoad.ts.
 	productionBrowserSourceMaps: process.env.SKIAGRAM_MAPS === '1',
 }
 

@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config'
 /** Where tests stand in for modules, globals or clocks, each file has them to itself. */
 const ALONE = [
 	'src/{jobs,kit,store}/**/*.test.ts',
-	'src/editor/{bench,input,passes,stage}/**/*.test.ts',
+	'src/editor/{session,input,passes,stage}/**/*.test.ts',
 ]
 
 export default defineConfig({

@@ -10,7 +10,7 @@ import {
 } from '@playwright/test'
 import sharp from 'sharp'
 import type { Point } from '../src/core/geometry/point'
-import { fitBox, toScreen, type View } from '../src/editor/bench/view'
+import { fitBox, toScreen, type View } from '../src/editor/session/view'
 import { layDown, type Stored, storedIn } from './stored'
 
 /** Three corners that have nothing to do with the photo. */

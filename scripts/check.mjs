@@ -14,7 +14,7 @@ await together(
 )
 await together(['types', 'npx', 'tsc', '--noEmit'])
 // By itself: it compares times.
-await together(['growth', 'npx', 'tsx', 'bench/growth.ts'])
+await together(['growth', 'npx', 'tsx', 'benchmarks/growth.ts'])
 await together(['unit tests', 'npx', 'vitest', 'run'])
 await together(['end-to-end tests', 'npx', 'playwright', 'test'])
 

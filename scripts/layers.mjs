@@ -7,7 +7,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 const FACES = ['drawings', 'colours', 'pictures', 'edges', 'cutting', 'proofs', 'fitting']
 
 const ONE_WAY = 'Imports point one way: app → home, editor → kit → store → jobs → core.'
-const INSIDE = 'Inside the editor: panels → input → passes → tools → stage → workbench → bench.'
+const INSIDE = 'Inside the editor: panels → input → passes → tools → stage → workbench → session.'
 
 /** A room and everything in it, as imports name it. */
 const room = (name) => [`**/${name}`, `**/${name}/**`]
@@ -65,8 +65,8 @@ const ROOMS = [
 
 /** Each room of the editor knows those after it. */
 function editorRooms() {
-	const order = ['panels', 'input', 'passes', 'tools', 'stage', 'workbench', 'bench']
-	const pageless = ['input', 'tools', 'stage', 'bench']
+	const order = ['panels', 'input', 'passes', 'tools', 'stage', 'workbench', 'session']
+	const pageless = ['input', 'tools', 'stage', 'session']
 	const top = ['Editor', 'NotOpened', 'createWorkbench', 'useLoadedSheet', 'services']
 	return order.map((name, n) => ({
 		of: [`src/editor/${name}/**`],
@@ -116,7 +116,7 @@ const config = {
 	}),
 	overrides: [
 		{ includes: [...TESTS, 'e2e/**'], ...rules({ style: { noNonNullAssertion: 'off' } }) },
-		{ includes: ['scripts/**', 'bench/**'], ...rules({ suspicious: { noConsole: 'off' } }) },
+		{ includes: ['scripts/**', 'benchmarks/**'], ...rules({ suspicious: { noConsole: 'off' } }) },
 		...ROOMS.map(({ of, tests = false, never }) => ({
 			includes: [...of, ...(tests ? TESTS.map((one) => `!${one}`) : [])],
 			...rules({

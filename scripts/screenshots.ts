@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import type { Point } from '../src/core/index.ts'
-import { fitBox, toScreen } from '../src/editor/bench/view.ts'
+import { fitBox, toScreen } from '../src/editor/session/view.ts'
 import { withPage } from './served.ts'
 
 /** Takes the pictures of the main views for the docs, from the demo sheets: `npm run screenshots`. */

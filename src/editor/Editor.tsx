@@ -12,9 +12,9 @@ import { ZoomBar } from '@/editor/panels/ZoomBar'
 import { FilesTaken } from '@/editor/workbench/FilesTaken'
 import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/workbench/workbench'
 import { NARROW } from '@/theme/widths'
-import { darkroomSlice } from './bench/darkroomState'
-import { isTracing } from './bench/desk'
 import { PiecesPanel } from './panels/tree/PiecesPanel'
+import { darkroomSlice } from './session/darkroomState'
+import { isTracing } from './session/desk'
 import { useLoadedSheet } from './useLoadedSheet'
 
 // What a sheet opened in peace does not need comes when it is needed.

@@ -1,7 +1,7 @@
-import type { Service } from './bench/definitions'
-import { pyramids } from './bench/pyramids'
-import { refusals } from './bench/refusals'
 import { PASSES } from './passes/passes'
+import type { Service } from './session/definitions'
+import { pyramids } from './session/pyramids'
+import { refusals } from './session/refusals'
 
 /** All that goes on beside the work for as long as a sheet is open. */
 export const SERVICES: readonly Service[] = [

@@ -8,11 +8,11 @@ import { claimSheet, whenFree } from '@/store/editLock'
 import { createOpenSheet, type OpenSheet } from '@/store/openSheet'
 import { type Keeper, keepSaved } from '@/store/saving'
 import { NOTHING } from '@/store/selection'
-import { createDesk } from './bench/desk'
-import { startServices } from './bench/services'
 import { createWorkbench } from './createWorkbench'
 import { LEFT, type LeftDesk, leaveDesk, readLeftDesk, startOf } from './passes/leftDesk'
 import { SERVICES } from './services'
+import { createDesk } from './session/desk'
+import { startServices } from './session/services'
 import type { Workbench } from './workbench/workbench'
 
 type Loaded =

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { randomFrom } from '../../../bench/samples'
+import { randomFrom } from '../../../benchmarks/samples'
 import { type Cubic, pointAt } from '../geometry/cubic'
 import { nearestOn } from '../geometry/nearest'
 import { type Point, polar } from '../geometry/point'

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { glyphOutlines } from '../../../bench/glyphs'
-import { randomFrom, sampled } from '../../../bench/samples'
+import { glyphOutlines } from '../../../benchmarks/glyphs'
+import { randomFrom, sampled } from '../../../benchmarks/samples'
 import { fitPolyline } from './fitPolyline'
 
 test('an M’s strokes, bent by two degrees, mostly meet in a corner and not in a curve between two nodes', () => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { glyphOutlines } from '../../../bench/glyphs'
+import { glyphOutlines } from '../../../benchmarks/glyphs'
 import { type Point, polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import { obeysKind } from '../path/kinds'

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { glyphOutlines } from '../../../bench/glyphs'
+import { glyphOutlines } from '../../../benchmarks/glyphs'
 import { thin } from './thin'
 import { kneeOf, tradeOff } from './tradeOff'
 

@@ -1,4 +1,4 @@
-import type { KeyInput } from '@/editor/bench/tool'
+import type { KeyInput } from '@/editor/session/tool'
 import { ARROWS } from '@/editor/tools/nudge'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { BENCH_KEYS, type KeyContext } from './benchKeys'

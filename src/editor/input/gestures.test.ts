@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { findNode, type Point, removePieces } from '@/core'
-import { hold } from '@/editor/bench/desk'
 import { proofPass } from '@/editor/passes/proof/pass'
+import { hold } from '@/editor/session/desk'
 import { handyWorkbench } from '@/editor/testing/handyWorkbench'
 import { penTool } from '@/editor/tools/pen/pen'
 import { bindGestures } from './gestures'

@@ -1,7 +1,7 @@
-import type { PassDef, ToolDef } from '@/editor/bench/definitions'
-import { hold, isTracing, toolInHand } from '@/editor/bench/desk'
-import { HOLDS, type Hold, isBenchHold, isKind } from '@/editor/bench/holds'
 import { TOOLS } from '@/editor/passes/passes'
+import type { PassDef, ToolDef } from '@/editor/session/definitions'
+import { hold, isTracing, toolInHand } from '@/editor/session/desk'
+import { HOLDS, type Hold, isBenchHold, isKind } from '@/editor/session/holds'
 import type { Workbench } from '@/editor/workbench/workbench'
 import type { Gestures } from './gestures'
 

@@ -1,4 +1,4 @@
-import type { KeyInput } from '@/editor/bench/tool'
+import type { KeyInput } from '@/editor/session/tool'
 
 /**
  * The key's name as the shortcuts know it, on any layout: the Latin letter that it types, or,

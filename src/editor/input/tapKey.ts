@@ -1,6 +1,6 @@
-import { isTracing, toolInHand } from '@/editor/bench/desk'
-import type { KeyInput } from '@/editor/bench/tool'
 import { PASSES } from '@/editor/passes/passes'
+import { isTracing, toolInHand } from '@/editor/session/desk'
+import type { KeyInput } from '@/editor/session/tool'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import type { Workbench } from '@/editor/workbench/workbench'
 

@@ -1,6 +1,6 @@
 import type { Point } from '@/core'
-import type { Desk } from '@/editor/bench/desk'
-import { panBy, zoomAt } from '@/editor/bench/view'
+import type { Desk } from '@/editor/session/desk'
+import { panBy, zoomAt } from '@/editor/session/view'
 
 /** Zoom of one px of a wheel, and of one px of a pinch. */
 const WHEEL_ZOOM_PER_PX = 0.0022

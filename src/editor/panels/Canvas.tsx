@@ -3,12 +3,12 @@
 import Box from '@mui/material/Box'
 import { useColorScheme } from '@mui/material/styles'
 import { lazy, Suspense, useEffect, useRef, useState } from 'react'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
-import { centredOn, fitBox } from '@/editor/bench/view'
 import { bindKeys } from '@/editor/input/bindKeys'
 import { bindGestures } from '@/editor/input/gestures'
 import { createHeldKeys, type HeldKeys } from '@/editor/input/heldKeys'
 import type { LeftDesk } from '@/editor/passes/leftDesk'
+import { darkroomSlice } from '@/editor/session/darkroomState'
+import { centredOn, fitBox } from '@/editor/session/view'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 
 const HoldButtons = lazy(() => import('./HoldButtons').then((m) => ({ default: m.HoldButtons })))

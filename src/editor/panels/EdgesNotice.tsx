@@ -3,7 +3,7 @@
 import Button from '@mui/material/Button'
 import Paper from '@mui/material/Paper'
 import Typography from '@mui/material/Typography'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { ProgressBar } from '@/kit/ProgressBar'
 

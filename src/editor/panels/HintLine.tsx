@@ -1,7 +1,7 @@
 'use client'
 
 import Typography from '@mui/material/Typography'
-import { forFingers } from '@/editor/bench/holds'
+import { forFingers } from '@/editor/session/holds'
 import { useDesk } from '@/editor/workbench/workbench'
 import { CLOSE } from '@/theme/widths'
 

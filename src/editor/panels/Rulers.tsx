@@ -14,9 +14,9 @@ import {
 	setUnit,
 	unitInForce,
 } from '@/core'
-import { type DeskState, isTracing } from '@/editor/bench/desk'
-import { NO_OVERLAY } from '@/editor/bench/tool'
-import { RULER_PX, toSheet } from '@/editor/bench/view'
+import { type DeskState, isTracing } from '@/editor/session/desk'
+import { NO_OVERLAY } from '@/editor/session/tool'
+import { RULER_PX, toSheet } from '@/editor/session/view'
 import { wholeAt } from '@/editor/tools/arrangePhotos'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'

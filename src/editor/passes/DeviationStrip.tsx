@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { type MouseEvent, useMemo } from 'react'
 import type { Point } from '@/core'
-import { lookAt } from '@/editor/bench/lookAt'
+import { lookAt } from '@/editor/session/lookAt'
 import { useWorkbench } from '@/editor/workbench/workbench'
 
 const HEIGHT_PX = 72

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { Suspense } from 'react'
-import { toolInHand } from '@/editor/bench/desk'
+import { toolInHand } from '@/editor/session/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
 /** What arrow keys do inside: the next tool, or the one before. */

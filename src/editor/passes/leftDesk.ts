@@ -1,6 +1,6 @@
 import * as z from 'zod/mini'
-import { type PassDef, type ToolDef, toolIn } from '@/editor/bench/definitions'
-import { type DeskState, FIRST_SNAPPING } from '@/editor/bench/desk'
+import { type PassDef, type ToolDef, toolIn } from '@/editor/session/definitions'
+import { type DeskState, FIRST_SNAPPING } from '@/editor/session/desk'
 import { PASSES, TOOLS } from './passes'
 import { photoPass } from './photo/pass'
 import { refinePass } from './refine/pass'

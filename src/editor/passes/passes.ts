@@ -1,4 +1,4 @@
-import type { PassDef, ToolDef } from '@/editor/bench/definitions'
+import type { PassDef, ToolDef } from '@/editor/session/definitions'
 import { colourPass } from './colour/pass'
 import { cutPass } from './cut/pass'
 import { exportPass } from './export/pass'

@@ -1,5 +1,5 @@
 import { useEffect } from 'react'
-import type { PartDef } from '@/editor/bench/definitions'
+import type { PartDef } from '@/editor/session/definitions'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
 /** Opens the part of a card that was asked for by name. */

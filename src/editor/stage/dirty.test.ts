@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { Viewport } from '@/editor/bench/view'
+import type { Viewport } from '@/editor/session/view'
 import { createDirty, drawPart } from './dirty'
 
 const box = (minX: number, minY: number, maxX: number, maxY: number) => ({ minX, minY, maxX, maxY })

@@ -1,5 +1,5 @@
 import { type Box, growBox, joinBoxes } from '@/core'
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import { toScreen, type Viewport } from '@/editor/session/view'
 
 /** A part of the sheet, or all of it that is seen. */
 export type Part = Box | 'all'

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { newPiece, type Piece, parsePathData } from '@/core'
-import type { Viewport } from '@/editor/bench/view'
+import type { Viewport } from '@/editor/session/view'
 import { createFarPicture, isFar, type PaintPieces } from './farPicture'
 
 /** A canvas of which only its size, the clip and what is laid down matter. */

@@ -1,5 +1,5 @@
 import { type Box, boxesTouch, contourHull, growBox, type Piece } from '@/core'
-import { toSheet, type Viewport } from '@/editor/bench/view'
+import { toSheet, type Viewport } from '@/editor/session/view'
 import { drawClipped, type Part } from './dirty'
 import { strokeReach } from './paintPieces'
 

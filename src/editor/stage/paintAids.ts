@@ -13,9 +13,9 @@ import {
 	subtract,
 	unit,
 } from '@/core'
-import { knobOf } from '@/editor/bench/frame'
-import type { Frame, Line, Overlay } from '@/editor/bench/tool'
-import { toScreen, type View, type Viewport } from '@/editor/bench/view'
+import { knobOf } from '@/editor/session/frame'
+import type { Frame, Line, Overlay } from '@/editor/session/tool'
+import { toScreen, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 import { paintBrush } from './paintBrush'
 import { paintRun } from './paintRun'

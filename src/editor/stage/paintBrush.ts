@@ -1,5 +1,5 @@
-import type { Brush } from '@/editor/bench/tool'
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import type { Brush } from '@/editor/session/tool'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 import { addRing, cased } from './strokes'
 

@@ -1,5 +1,5 @@
 import { type Box, boxOf, growBox, type Point } from '@/core'
-import { type Size, toSheet, type View, type Viewport } from '@/editor/bench/view'
+import { type Size, toSheet, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 
 /** The loupe's radius, and how far its middle stands from the pointer, px on screen. */

@@ -9,8 +9,8 @@ import {
 	type Point,
 	type Sheet,
 } from '@/core'
-import { isOpenToEdits } from '@/editor/bench/hitTest'
-import { toScreen, type View, type Viewport, visibleBox } from '@/editor/bench/view'
+import { isOpenToEdits } from '@/editor/session/hitTest'
+import { toScreen, type View, type Viewport, visibleBox } from '@/editor/session/view'
 import type { Selection } from '@/store/selection'
 import { INKS } from './colours'
 import { addFlag, addMarker, type MarkerPaths, markerSize, newMarkerPaths } from './markers'

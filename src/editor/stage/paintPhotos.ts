@@ -1,7 +1,7 @@
 import type { Box, PlacedPhoto, Sheet } from '@/core'
-import type { Developed } from '@/editor/bench/darkroomState'
-import { holds, photoScale, type Seen, seenPart } from '@/editor/bench/seen'
-import { CRISP_SCALE, type Size, type View, viewMatrix, visibleBox } from '@/editor/bench/view'
+import type { Developed } from '@/editor/session/darkroomState'
+import { holds, photoScale, type Seen, seenPart } from '@/editor/session/seen'
+import { CRISP_SCALE, type Size, type View, viewMatrix, visibleBox } from '@/editor/session/view'
 import type { Pyramid } from '@/jobs/pictures'
 import { INKS } from './colours'
 

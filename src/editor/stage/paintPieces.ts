@@ -17,8 +17,8 @@ import {
 	type Stroke,
 	segments,
 } from '@/core'
-import type { Silhouette } from '@/editor/bench/definitions'
-import { type Viewport, viewMatrix, visibleBox } from '@/editor/bench/view'
+import type { Silhouette } from '@/editor/session/definitions'
+import { type Viewport, viewMatrix, visibleBox } from '@/editor/session/view'
 import { chosenPieces, type Selection } from '@/store/selection'
 import { INKS } from './colours'
 import { fillWith, styleOf } from './paintStyle'

@@ -1,5 +1,5 @@
-import type { EdgeRun } from '@/editor/bench/tool'
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import type { EdgeRun } from '@/editor/session/tool'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 import { addContour, addRing, cased } from './strokes'
 

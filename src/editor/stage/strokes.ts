@@ -1,5 +1,5 @@
 import { type Contour, isStraight, type Point, segments } from '@/core'
-import { toScreen, type View, type Viewport } from '@/editor/bench/view'
+import { toScreen, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 
 /** What follows is drawn in CSS px of the screen. */

@@ -1,9 +1,9 @@
 import { emptySheet, newPiece, parsePathData } from '@/core'
 import type { Library } from '@/store/library'
 import { createOpenSheet } from '@/store/openSheet'
-import { createDesk } from '../bench/desk'
 import { createWorkbench } from '../createWorkbench'
 import { roughPass } from '../passes/rough/pass'
+import { createDesk } from '../session/desk'
 import { nodesTool } from '../tools/nodes/nodes'
 import type { Workbench } from '../workbench/workbench'
 

@@ -11,7 +11,7 @@ import {
 	photoCorners,
 	placementOf,
 } from '@/core'
-import { knobOf } from '@/editor/bench/frame'
+import { knobOf } from '@/editor/session/frame'
 import { createArrangePhotos as createArrange } from './arrangePhotos'
 import { at, drag, type HandyBench, handyBench, press } from './testing/handyBench'
 

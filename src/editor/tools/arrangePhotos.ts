@@ -19,7 +19,7 @@ import {
 	transformPhoto,
 	turnAbout,
 } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
+import type { ToolDef } from '@/editor/session/definitions'
 import {
 	type Corner,
 	cornerScaling,
@@ -28,7 +28,7 @@ import {
 	gripOf,
 	knobAngle,
 	moveBy,
-} from '@/editor/bench/frame'
+} from '@/editor/session/frame'
 import {
 	apply,
 	type Effect,
@@ -39,7 +39,7 @@ import {
 	select,
 	stepBy,
 	type Turn,
-} from '@/editor/bench/machine'
+} from '@/editor/session/machine'
 import {
 	type Bench,
 	DRAG_PX,
@@ -48,7 +48,7 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { ARROWS, NUDGES, nudgeStep } from './nudge'
 
 /** What of the bench the pointer is over. */

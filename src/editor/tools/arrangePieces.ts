@@ -9,7 +9,7 @@ import {
 	subtract,
 	turnAbout,
 } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
+import type { ToolDef } from '@/editor/session/definitions'
 import {
 	type Corner,
 	cornerScaling,
@@ -18,9 +18,9 @@ import {
 	gripOf,
 	knobAngle,
 	moveBy,
-} from '@/editor/bench/frame'
-import { isOpenToEdits } from '@/editor/bench/hitTest'
-import { heldKey } from '@/editor/bench/holds'
+} from '@/editor/session/frame'
+import { isOpenToEdits } from '@/editor/session/hitTest'
+import { heldKey } from '@/editor/session/holds'
 import {
 	apply,
 	type Effect,
@@ -31,7 +31,7 @@ import {
 	select,
 	stepBy,
 	type Turn,
-} from '@/editor/bench/machine'
+} from '@/editor/session/machine'
 import {
 	type Bench,
 	DRAG_PX,
@@ -40,7 +40,7 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { chosenPieces, NOTHING, type Selection, withPieces } from '@/store/selection'
 import {
 	type Arranged,

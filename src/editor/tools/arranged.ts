@@ -16,8 +16,8 @@ import {
 	transformPieces,
 	windingNumber,
 } from '@/core'
-import { innerOutlineUnder, isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
-import { innerOutlinesNow } from '@/editor/bench/innerOutlines'
+import { innerOutlineUnder, isOpenToEdits, pieceUnder } from '@/editor/session/hitTest'
+import { innerOutlinesNow } from '@/editor/session/innerOutlines'
 import { chosenPieces, type Selection, selectContour, withPieces } from '@/store/selection'
 
 /** What Arrange works on: whole pieces, or one opening or island of a piece. */

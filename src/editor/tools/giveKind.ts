@@ -1,5 +1,5 @@
 import { findNode, type NodeKind, type Sheet, setKind } from '@/core'
-import { apply, type Effect, select } from '@/editor/bench/machine'
+import { apply, type Effect, select } from '@/editor/session/machine'
 import { selectContour } from '@/store/selection'
 
 /** A kind's key is held: the node that is clicked becomes of that kind, and is selected. */

@@ -15,7 +15,7 @@ import {
 	snapAngle,
 	stopsFrom,
 } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
+import type { ToolDef } from '@/editor/session/definitions'
 import {
 	ANGLE_STEP,
 	type Bench,
@@ -23,7 +23,7 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { chooseUnder, paintable } from './paintable'
 
 /** A drag of one end of a gradient, or of a new one from where it began. */

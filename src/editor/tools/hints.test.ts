@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import type { Hit } from '@/editor/bench/hitTest'
-import { forFingers, HOLDS, type PressHold } from '@/editor/bench/holds'
+import type { Hit } from '@/editor/session/hitTest'
+import { forFingers, HOLDS, type PressHold } from '@/editor/session/holds'
 import { pressedHint, runHint } from './edgePen/hints'
 import { liftHint, pressedLiftHint } from './lift/hints'
 import { liftSlice } from './lift/liftSlice'

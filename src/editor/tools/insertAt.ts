@@ -1,5 +1,5 @@
 import { insertNode, type Sheet } from '@/core'
-import { apply, type Effect, select } from '@/editor/bench/machine'
+import { apply, type Effect, select } from '@/editor/session/machine'
 import { selectContour } from '@/store/selection'
 
 /** Inserts a node on a segment, the shape unchanged, and selects it. */

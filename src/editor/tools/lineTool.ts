@@ -7,7 +7,7 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { sign, snapped } from './snapped'
 
 /**

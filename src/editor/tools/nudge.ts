@@ -1,5 +1,5 @@
 import type { Point } from '@/core'
-import type { KeyInput } from '@/editor/bench/tool'
+import type { KeyInput } from '@/editor/session/tool'
 
 /** Which way each arrow key moves what is chosen. */
 export const ARROWS: Readonly<Record<string, Point>> = {

@@ -1,6 +1,6 @@
 import type { Piece, Point } from '@/core'
-import { isOpenToEdits, pieceUnder } from '@/editor/bench/hitTest'
-import type { Bench } from '@/editor/bench/tool'
+import { isOpenToEdits, pieceUnder } from '@/editor/session/hitTest'
+import type { Bench } from '@/editor/session/tool'
 import { chosenPieces, NOTHING } from '@/store/selection'
 
 /** The pieces that are chosen and may be painted. */

@@ -12,10 +12,10 @@ import {
 	removePieces,
 	replaceOutlines,
 } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
-import { nextName } from '@/editor/bench/nextName'
-import type { Slice } from '@/editor/bench/slices'
-import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/bench/tool'
+import type { ToolDef } from '@/editor/session/definitions'
+import { nextName } from '@/editor/session/nextName'
+import type { Slice } from '@/editor/session/slices'
+import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/session/tool'
 import { selectContour } from '@/store/selection'
 
 /** Fits a curve to a stroke; the core's own, which comes when it is first needed. */

@@ -11,8 +11,8 @@ import {
 	snapPoint,
 	subtract,
 } from '@/core'
-import type { EdgeReading } from '@/editor/bench/edgeReading'
-import type { Bench, PointerInput } from '@/editor/bench/tool'
+import type { EdgeReading } from '@/editor/session/edgeReading'
+import type { Bench, PointerInput } from '@/editor/session/tool'
 
 /** How near on screen a point must come to be caught, px: nearer than what it takes to be grabbed. */
 const SNAP_PX = 6

@@ -15,7 +15,7 @@ import {
 	withFreshGroups,
 	withFreshIds,
 } from '@/core'
-import { toolInHand } from '@/editor/bench/desk'
+import { toolInHand } from '@/editor/session/desk'
 import { showSnack } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
 import type { Workbench } from './workbench'

@@ -1,4 +1,4 @@
-import { fitBox } from '@/editor/bench/view'
+import { fitBox } from '@/editor/session/view'
 import type { Workbench } from './workbench'
 
 /** Shows the whole sheet. */

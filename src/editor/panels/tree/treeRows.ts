@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from 'react'
 import { type Group, groupPath, type Piece, type Sheet } from '@/core'
-import { findInnerOutlines, type Inner, innerOutlinesNow } from '@/editor/bench/innerOutlines'
+import { findInnerOutlines, type Inner, innerOutlinesNow } from '@/editor/session/innerOutlines'
 
 /** A row of the tree of pieces. */
 export type Row = GroupRow | PieceRow | InnerRow

@@ -1,4 +1,4 @@
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** How the tree of pieces is looked at. */
 export interface TreeView {

@@ -1,5 +1,5 @@
 import type { Piece, Point, ThinPreview } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 import type { Profile } from './profile'
 
 /** What would come of bending or fitting outlines to the photo. */

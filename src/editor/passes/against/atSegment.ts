@@ -1,6 +1,6 @@
 import { findContour, isStraight, replaceOutlines } from '@/core'
-import type { PassContext } from '@/editor/bench/definitions'
-import { sayOnce } from '@/editor/bench/saying'
+import type { PassContext } from '@/editor/session/definitions'
+import { sayOnce } from '@/editor/session/saying'
 import { againstSlice } from './againstSlice'
 import { Nothing, propose } from './propose'
 

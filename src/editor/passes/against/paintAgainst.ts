@@ -1,6 +1,6 @@
-import type { Slices } from '@/editor/bench/slices'
-import { toScreen, type Viewport } from '@/editor/bench/view'
 import { paintGhost } from '@/editor/passes/thin/paintGhost'
+import type { Slices } from '@/editor/session/slices'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { addLine, cased, inScreenPx } from '@/editor/stage/strokes'
 import { againstSlice } from './againstSlice'

@@ -1,4 +1,4 @@
-import type { PartDef } from '@/editor/bench/definitions'
+import type { PartDef } from '@/editor/session/definitions'
 
 /** What is done with outlines and the photo's edges, as it is found by name. */
 export const AGAINST_PARTS = [

@@ -1,5 +1,5 @@
 import { type Contour, distance, type PathNode, type ThinPreview } from '@/core'
-import type { PhotoEdges } from '@/editor/bench/edgeReading'
+import type { PhotoEdges } from '@/editor/session/edgeReading'
 import { bendOutlines, fitOutlines, type Moved, measureEdges } from '@/jobs/edges'
 import type { Distances, Proposal } from './againstSlice'
 import { type Profile, profileFrom } from './profile'

@@ -1,4 +1,4 @@
-import type { Slices } from '@/editor/bench/slices'
+import type { Slices } from '@/editor/session/slices'
 import { againstSlice } from './againstSlice'
 
 /** The worst deviation from the photo, for the pass track; nothing until it is known. */

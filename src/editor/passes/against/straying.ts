@@ -1,4 +1,4 @@
-import type { Slices } from '@/editor/bench/slices'
+import type { Slices } from '@/editor/session/slices'
 import { againstSlice } from './againstSlice'
 import { strayingNodes, unsureNodes } from './profile'
 

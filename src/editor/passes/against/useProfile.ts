@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo } from 'react'
 import { nodeCount } from '@/core'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { NOTHING } from '@/store/selection'

@@ -1,5 +1,5 @@
 import { fillEach, INK, type Piece, type Sheet } from '@/core'
-import type { ServiceContext } from '@/editor/bench/definitions'
+import type { ServiceContext } from '@/editor/session/definitions'
 import { takeUnder } from './takeUnder'
 
 /**

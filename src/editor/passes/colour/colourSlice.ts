@@ -1,5 +1,5 @@
 import type { Contour } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** How the photo under a piece is made into shades. */
 export interface ShadesWish {

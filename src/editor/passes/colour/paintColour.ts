@@ -1,4 +1,4 @@
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { addContour, addRing, cased, inScreenPx } from '@/editor/stage/strokes'
 import type { TakeColourState } from '@/editor/tools/takeColour/takeColourSlice'

@@ -1,6 +1,6 @@
 import { lazy } from 'react'
-import type { PassDef } from '@/editor/bench/definitions'
-import { fetched } from '@/editor/bench/services'
+import type { PassDef } from '@/editor/session/definitions'
+import { fetched } from '@/editor/session/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { gradientTool } from '@/editor/tools/gradient'
 import { nodesTool } from '@/editor/tools/nodes/nodes'

@@ -7,8 +7,8 @@ import {
 	type Sheet,
 	transformContour,
 } from '@/core'
-import { pictureUnder } from '@/editor/bench/photoPicture'
-import type { Slices } from '@/editor/bench/slices'
+import { pictureUnder } from '@/editor/session/photoPicture'
+import type { Slices } from '@/editor/session/slices'
 import { previewShades } from '@/jobs/colouring'
 import type { OpenSheet } from '@/store/openSheet'
 import { withPieces } from '@/store/selection'

@@ -8,8 +8,8 @@ import {
 	transformContour,
 	transformPaint,
 } from '@/core'
-import { type PhotoPicture, pictureUnder } from '@/editor/bench/photoPicture'
-import type { Slices } from '@/editor/bench/slices'
+import { type PhotoPicture, pictureUnder } from '@/editor/session/photoPicture'
+import type { Slices } from '@/editor/session/slices'
 import { paintsUnder, type Under } from '@/jobs/colouring'
 
 /** What lies so near to a piece's edge does not count, sheet px. */

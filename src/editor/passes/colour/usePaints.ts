@@ -9,9 +9,9 @@ import {
 	piecesBox,
 	type Sheet,
 } from '@/core'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
-import { pictureOf } from '@/editor/bench/photoPicture'
-import type { Slices } from '@/editor/bench/slices'
+import { darkroomSlice } from '@/editor/session/darkroomState'
+import { pictureOf } from '@/editor/session/photoPicture'
+import type { Slices } from '@/editor/session/slices'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { paletteOf } from '@/jobs/colouring'
 import { useChosenPieces } from '../chosen'

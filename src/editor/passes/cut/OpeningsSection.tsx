@@ -22,9 +22,9 @@ import {
 	type Sheet,
 	takeOutlines,
 } from '@/core'
-import { innerOutlines } from '@/editor/bench/innerOutlines'
-import { lookAtBox } from '@/editor/bench/lookAt'
-import { nextName } from '@/editor/bench/nextName'
+import { innerOutlines } from '@/editor/session/innerOutlines'
+import { lookAtBox } from '@/editor/session/lookAt'
+import { nextName } from '@/editor/session/nextName'
 import { told } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { withBridges } from '@/jobs/combining'

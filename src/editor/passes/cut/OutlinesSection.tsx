@@ -15,7 +15,7 @@ import {
 	partsOf,
 	separatePiece,
 } from '@/core'
-import { nextName } from '@/editor/bench/nextName'
+import { nextName } from '@/editor/session/nextName'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
 import { showSnack } from '@/kit/snackbar'

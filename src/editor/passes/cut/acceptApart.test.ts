@@ -8,8 +8,8 @@ import {
 	parsePathData,
 	seamless,
 } from '@/core'
-import { createDesk } from '@/editor/bench/desk'
-import { createSlices } from '@/editor/bench/slices'
+import { createDesk } from '@/editor/session/desk'
+import { createSlices } from '@/editor/session/slices'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { createOpenSheet } from '@/store/openSheet'
 import { named } from '../chosen'

@@ -1,6 +1,6 @@
 import { newId, newPiece, type Piece, type Region, replacePieces } from '@/core'
-import type { PassContext } from '@/editor/bench/definitions'
-import { nextName } from '@/editor/bench/nextName'
+import type { PassContext } from '@/editor/session/definitions'
+import { nextName } from '@/editor/session/nextName'
 import { joinedRegions } from '@/jobs/combining'
 import { NOTHING } from '@/store/selection'
 import { leaveApart } from './apart'

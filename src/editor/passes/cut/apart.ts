@@ -1,4 +1,4 @@
-import type { PassContext } from '@/editor/bench/definitions'
+import type { PassContext } from '@/editor/session/definitions'
 import { cutSlice } from './cutSlice'
 
 /** Leaves choosing among regions: the pieces are as they were. */

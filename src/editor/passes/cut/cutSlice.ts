@@ -1,5 +1,5 @@
 import type { Contour, Region, WindingRegion } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** What Cut shows and asks. */
 export interface CutState {

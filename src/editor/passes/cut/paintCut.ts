@@ -13,8 +13,8 @@ import {
 	segmentCubic,
 	segments,
 } from '@/core'
-import type { Scene } from '@/editor/bench/definitions'
-import { toScreen, type Viewport, viewMatrix, visibleBox } from '@/editor/bench/view'
+import type { Scene } from '@/editor/session/definitions'
+import { toScreen, type Viewport, viewMatrix, visibleBox } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { filledPath } from '@/editor/stage/paintPieces'
 import { addLine, cased } from '@/editor/stage/strokes'

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { type Area, addPieces, combineAreas, newPiece, parsePathData, removePieces } from '@/core'
-import { goToPass } from '@/editor/bench/desk'
+import { goToPass } from '@/editor/session/desk'
 import { handyWorkbench } from '@/editor/testing/handyWorkbench'
 import { penTool } from '@/editor/tools/pen/pen'
 import { roughPass } from '../rough/pass'

@@ -1,6 +1,6 @@
 import { findPiece, openingsOf, type Piece, type Sheet, takeOutlines } from '@/core'
-import type { ServiceContext } from '@/editor/bench/definitions'
-import { toolInHand } from '@/editor/bench/desk'
+import type { ServiceContext } from '@/editor/session/definitions'
+import { toolInHand } from '@/editor/session/desk'
 import { combined } from '@/jobs/combining'
 import { Cancelled } from '@/jobs/problems'
 import { showProblem, showSnack } from '@/kit/snackbar'

@@ -1,4 +1,4 @@
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 export interface CutOutState {
 	/** px of the sheet */

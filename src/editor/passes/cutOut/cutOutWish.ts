@@ -7,9 +7,9 @@ import {
 	type Sheet,
 	transformContour,
 } from '@/core'
-import { photoUnder } from '@/editor/bench/photoEdges'
-import { type PhotoPicture, pictureOf } from '@/editor/bench/photoPicture'
-import type { Slices } from '@/editor/bench/slices'
+import { photoUnder } from '@/editor/session/photoEdges'
+import { type PhotoPicture, pictureOf } from '@/editor/session/photoPicture'
+import type { Slices } from '@/editor/session/slices'
 import type { CutOutWish } from '@/jobs/cuttingOut'
 import type { CutOutState } from './cutOutSlice'
 

@@ -1,5 +1,5 @@
 import { FORMATS, startingSettings, svgFormat } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 import type { ExportWish } from './outFiles'
 
 /** How the sheet goes out, kept while it is open: what was set once is set for the next time. */

@@ -1,5 +1,5 @@
 import { type CutSettings, FIRST_CUT, type NestOptions } from '@/core/cutting'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 export interface TableState {
 	readonly settings: CutSettings

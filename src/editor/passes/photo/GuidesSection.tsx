@@ -20,7 +20,7 @@ import {
 	parseLength,
 	removeGuides,
 } from '@/core'
-import type { Snapping } from '@/editor/bench/tool'
+import type { Snapping } from '@/editor/session/tool'
 import { useDesk, useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
 import { SwitchRow } from '@/kit/SwitchRow'

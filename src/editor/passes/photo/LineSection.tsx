@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button'
 import { changeLine } from '@/core'
-import { chooseLineColour } from '@/editor/bench/chooseByPhoto'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { chooseLineColour } from '@/editor/session/chooseByPhoto'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'

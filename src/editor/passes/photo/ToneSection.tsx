@@ -16,7 +16,7 @@ import {
 	type PlacedPhoto,
 	type Tone,
 } from '@/core'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { NumberField } from '@/kit/NumberField'

@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { addGuides, addPhoto, type Box, changePhoto, newGuide, newPhoto, placementOf } from '@/core'
-import type { Line } from '@/editor/bench/tool'
 import { createMeasure } from '@/editor/passes/photo/measure'
 import { createSeeHere } from '@/editor/passes/photo/seeHere'
 import { createStraighten } from '@/editor/passes/photo/straighten'
+import type { Line } from '@/editor/session/tool'
 import { at, click, drag, handyBench, press } from '@/editor/tools/testing/handyBench'
 
 function photoBench() {

@@ -1,8 +1,8 @@
 import StraightenRounded from '@mui/icons-material/StraightenRounded'
 import { distance, formatLength } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
-import type { Slice } from '@/editor/bench/slices'
-import type { Bench, Line, Tool } from '@/editor/bench/tool'
+import type { ToolDef } from '@/editor/session/definitions'
+import type { Slice } from '@/editor/session/slices'
+import type { Bench, Line, Tool } from '@/editor/session/tool'
 import { createLineTool } from '@/editor/tools/lineTool'
 
 /** Measure draws along something whose length is known; the card asks for that length. */

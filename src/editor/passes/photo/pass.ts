@@ -1,5 +1,5 @@
 import { lazy } from 'react'
-import type { PassDef } from '@/editor/bench/definitions'
+import type { PassDef } from '@/editor/session/definitions'
 import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
 import { measureTool } from './measure'
 import { PHOTO_PARTS } from './parts'

@@ -1,7 +1,7 @@
 'use client'
 
 import type { PlacedPhoto } from '@/core'
-import { photoAtWork } from '@/editor/bench/chooseByPhoto'
+import { photoAtWork } from '@/editor/session/chooseByPhoto'
 import { useOpenSheet, useSheet } from '@/editor/workbench/workbench'
 
 /** The photo whose numbers the card shows. */

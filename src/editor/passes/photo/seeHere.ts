@@ -1,8 +1,8 @@
 import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
 import { type Box, boxOf, distance, type Point } from '@/core'
-import { chooseToneFor } from '@/editor/bench/chooseByPhoto'
-import type { ToolDef } from '@/editor/bench/definitions'
-import { DRAG_PX, NO_OVERLAY, type Tool } from '@/editor/bench/tool'
+import { chooseToneFor } from '@/editor/session/chooseByPhoto'
+import type { ToolDef } from '@/editor/session/definitions'
+import { DRAG_PX, NO_OVERLAY, type Tool } from '@/editor/session/tool'
 
 /** See here: a box over a region that is hard to make out; a tone is chosen for it. */
 export function createSeeHere(chooseToneFor: (box: Box) => void): Tool {

@@ -1,7 +1,7 @@
 import ArchitectureRounded from '@mui/icons-material/ArchitectureRounded'
 import { mix, photoAt, straighteningTurn, turnPhoto } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
-import type { Bench, Line, Tool } from '@/editor/bench/tool'
+import type { ToolDef } from '@/editor/session/definitions'
+import type { Bench, Line, Tool } from '@/editor/session/tool'
 import { createLineTool } from '@/editor/tools/lineTool'
 
 /** Straighten turns the photo so that a line drawn along something becomes level or upright. */

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useMemo } from 'react'
 import type { StoreApi } from 'zustand/vanilla'
 import { composeAffine } from '@/core'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useAnswer } from '@/editor/workbench/useAnswer'
 import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { lookOfCutOut } from '@/jobs/cuttingOut'

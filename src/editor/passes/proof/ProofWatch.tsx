@@ -3,7 +3,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import { nodeCount } from '@/core'
 import { type Finding, limitsFor, strays } from '@/core/proofs'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
+import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useAnswer } from '@/editor/workbench/useAnswer'
 import {
 	useDesk,

@@ -1,5 +1,5 @@
 import { levelsOf } from '@/core'
-import { BLACK_ON_WHITE, type Silhouette } from '@/editor/bench/definitions'
+import { BLACK_ON_WHITE, type Silhouette } from '@/editor/session/definitions'
 import type { Look } from './proofSlice'
 
 /** The cut-out is painted in the shape's place. */

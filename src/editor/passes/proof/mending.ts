@@ -1,6 +1,6 @@
 import { findContour, replaceOutlines, type Sheet } from '@/core'
 import type { Finding } from '@/core/proofs'
-import type { PhotoEdges } from '@/editor/bench/edgeReading'
+import type { PhotoEdges } from '@/editor/session/edgeReading'
 import { type Mended, mendedBy } from '@/jobs/proofing'
 import { FIRST_DEVIATION_PX } from '../against/againstSlice'
 import { Nothing, propose } from '../against/propose'

@@ -1,6 +1,6 @@
 import type { Sheet } from '@/core'
-import type { Slices } from '@/editor/bench/slices'
-import type { Viewport } from '@/editor/bench/view'
+import type { Slices } from '@/editor/session/slices'
+import type { Viewport } from '@/editor/session/view'
 import { inScreenPx } from '@/editor/stage/strokes'
 import { proofSlice } from './proofSlice'
 

@@ -1,6 +1,6 @@
 import type { Affine, Piece } from '@/core'
 import type { Finding, Limits, ProofFor } from '@/core/proofs'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 import type { Mended } from '@/jobs/proofing'
 import type { Profile } from '../against/profile'
 

@@ -2,7 +2,7 @@
 
 import Button from '@mui/material/Button'
 import { boundsOf, joinEnds, type NearlyClosed } from '@/core'
-import { lookAtBox } from '@/editor/bench/lookAt'
+import { lookAtBox } from '@/editor/session/lookAt'
 import { useWorkbench } from '@/editor/workbench/workbench'
 import { Notice } from '@/kit/Notice'
 import { selectContour } from '@/store/selection'

@@ -1,4 +1,4 @@
-import type { PassContext } from '@/editor/bench/definitions'
+import type { PassContext } from '@/editor/session/definitions'
 import { refineSlice } from './refineSlice'
 
 /** On to the next suggestion, round and round. */

@@ -1,5 +1,5 @@
 import { lazy } from 'react'
-import type { PassDef } from '@/editor/bench/definitions'
+import type { PassDef } from '@/editor/session/definitions'
 import { paintPlace } from '@/editor/stage/paintPlace'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'

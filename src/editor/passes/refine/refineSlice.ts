@@ -1,5 +1,5 @@
 import type { Suggestion } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 export interface RefineState {
 	/** What could be better about the piece at work, and which of it one stands on. */

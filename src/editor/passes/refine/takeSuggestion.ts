@@ -1,5 +1,5 @@
 import { followSuggestion, type Suggestion } from '@/core'
-import type { PassContext } from '@/editor/bench/definitions'
+import type { PassContext } from '@/editor/session/definitions'
 import { refineSlice } from './refineSlice'
 
 const LABELS: Readonly<Record<Suggestion['what'], string>> = {

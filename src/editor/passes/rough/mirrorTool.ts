@@ -1,6 +1,6 @@
 import FlipRounded from '@mui/icons-material/FlipRounded'
 import { setMirror } from '@/core'
-import type { ToolDef } from '@/editor/bench/definitions'
+import type { ToolDef } from '@/editor/session/definitions'
 import { createLineTool } from '@/editor/tools/lineTool'
 import { penTool } from '@/editor/tools/pen/pen'
 

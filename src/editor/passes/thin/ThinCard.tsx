@@ -13,7 +13,7 @@ import {
 	type ThinPreview,
 	type ThinTarget,
 } from '@/core'
-import { lookAt } from '@/editor/bench/lookAt'
+import { lookAt } from '@/editor/session/lookAt'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { Notice } from '@/kit/Notice'

@@ -1,5 +1,5 @@
 import type { Point, ThinPreview } from '@/core'
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { paintPlace } from '@/editor/stage/paintPlace'
 

@@ -1,5 +1,5 @@
 import { lazy } from 'react'
-import type { PassDef } from '@/editor/bench/definitions'
+import type { PassDef } from '@/editor/session/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { counted } from '@/kit/counted'
 import { paintGhost } from './paintGhost'

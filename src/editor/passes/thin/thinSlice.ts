@@ -1,5 +1,5 @@
 import type { ThinPreview, ThinSettings } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** How far thinning is to go, and on what. */
 export interface ThinWish extends ThinSettings {

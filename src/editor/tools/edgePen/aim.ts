@@ -1,7 +1,7 @@
 import { type Contour, distance, type Point } from '@/core'
-import { hitTest } from '@/editor/bench/hitTest'
-import type { Sight } from '@/editor/bench/machine'
-import type { PointerInput } from '@/editor/bench/tool'
+import { hitTest } from '@/editor/session/hitTest'
+import type { Sight } from '@/editor/session/machine'
+import type { PointerInput } from '@/editor/session/tool'
 import type { Over } from './hints'
 import { canClose, isFixed, type Run, startOf } from './run'
 

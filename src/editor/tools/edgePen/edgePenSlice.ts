@@ -1,4 +1,4 @@
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** How the Edge pen keeps to the edge. */
 export interface EdgePenWish {

@@ -1,5 +1,5 @@
-import type { EdgesThere } from '@/editor/bench/edgeReading'
-import { heldKey } from '@/editor/bench/holds'
+import type { EdgesThere } from '@/editor/session/edgeReading'
+import { heldKey } from '@/editor/session/holds'
 
 /** What the pointer is over. */
 export type Over = 'nothing' | 'start' | 'first' | 'pin' | 'last' | 'way' | 'end'

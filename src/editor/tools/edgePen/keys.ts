@@ -1,6 +1,6 @@
-import type { Shortcut } from '@/editor/bench/definitions'
-import type { Sight, Turn } from '@/editor/bench/machine'
-import type { KeyInput } from '@/editor/bench/tool'
+import type { Shortcut } from '@/editor/session/definitions'
+import type { Sight, Turn } from '@/editor/session/machine'
+import type { KeyInput } from '@/editor/session/tool'
 import { canClose, closedRun, isFixed, lessPin, readAnew, withoutPin } from './run'
 import { accept, dropPin, type EdgePenState, isOnePin, type Own, stand } from './state'
 

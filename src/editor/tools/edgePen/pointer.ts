@@ -1,6 +1,6 @@
 import { distance, findContour, type Point, pickUpOutline, type Sheet } from '@/core'
-import { apply, SEAL, type Sight, select, type Turn } from '@/editor/bench/machine'
-import type { PointerInput } from '@/editor/bench/tool'
+import { apply, SEAL, type Sight, select, type Turn } from '@/editor/session/machine'
+import type { PointerInput } from '@/editor/session/tool'
 import { NOTHING, selectContour } from '@/store/selection'
 import { endNear, overWhat } from './aim'
 import {

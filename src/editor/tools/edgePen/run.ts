@@ -12,8 +12,8 @@ import {
 	type Sheet,
 	signedArea,
 } from '@/core'
-import type { EdgeReading } from '@/editor/bench/edgeReading'
-import { straightWay } from '@/editor/bench/edgeReading'
+import type { EdgeReading } from '@/editor/session/edgeReading'
+import { straightWay } from '@/editor/session/edgeReading'
 import type { EdgePenWish } from './edgePenSlice'
 
 /** Fits curves to ways; the core's own, which comes when it is first needed. */

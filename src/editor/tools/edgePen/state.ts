@@ -1,6 +1,6 @@
 import { findContour, type Point } from '@/core'
-import { apply, type Effect, SEAL, type Sight, select, type Turn } from '@/editor/bench/machine'
-import type { PointerInput } from '@/editor/bench/tool'
+import { apply, type Effect, SEAL, type Sight, select, type Turn } from '@/editor/session/machine'
+import type { PointerInput } from '@/editor/session/tool'
 import { NOTHING, selectContour } from '@/store/selection'
 import { OVER_NOTHING, type Target } from './aim'
 import type { EdgePenWish } from './edgePenSlice'

@@ -17,9 +17,9 @@ import {
 	transformContour,
 } from '@/core'
 import type { LiftHint } from '@/core/pictures'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
-import type { ToolContext } from '@/editor/bench/definitions'
-import { photoAt, photoUnder } from '@/editor/bench/photoEdges'
+import { darkroomSlice } from '@/editor/session/darkroomState'
+import type { ToolContext } from '@/editor/session/definitions'
+import { photoAt, photoUnder } from '@/editor/session/photoEdges'
 import type { Watch } from '@/jobs/endpoint'
 import type { PictureFrom } from '@/jobs/handOver'
 import { liftColours, liftOutlines, warmLifting } from '@/jobs/lifting'

@@ -1,4 +1,4 @@
-import { heldKey } from '@/editor/bench/holds'
+import { heldKey } from '@/editor/session/holds'
 import { type LiftState, partCount } from './liftSlice'
 
 /** What is pressed at the moment. */

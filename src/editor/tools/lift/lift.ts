@@ -17,10 +17,10 @@ import {
 	partsOf,
 	ringWinding,
 } from '@/core'
-import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
-import { pieceUnder } from '@/editor/bench/hitTest'
-import { heldKey } from '@/editor/bench/holds'
-import { nextName } from '@/editor/bench/nextName'
+import type { Shortcut, ToolDef } from '@/editor/session/definitions'
+import { pieceUnder } from '@/editor/session/hitTest'
+import { heldKey } from '@/editor/session/holds'
+import { nextName } from '@/editor/session/nextName'
 import {
 	type Bench,
 	DRAG_PX,
@@ -28,7 +28,7 @@ import {
 	type Overlay,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { warmLifting } from '@/jobs/lifting'
 import { selectContour } from '@/store/selection'
 import { answerLifts } from './answerLift'

@@ -1,5 +1,5 @@
 import { type Box, boxCorners, type Contour, type Point, signedArea } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** How one lifts. */
 export interface LiftWish {

@@ -1,5 +1,5 @@
 import type { Point } from '@/core'
-import { toScreen, type Viewport } from '@/editor/bench/view'
+import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { paintBrush } from '@/editor/stage/paintBrush'
 import { addContour, addRing, cased, inScreenPx } from '@/editor/stage/strokes'

@@ -23,10 +23,10 @@ import {
 	subtract,
 	unit,
 } from '@/core'
-import { type Hit, hitTest, nodesIn, pieceUnder } from '@/editor/bench/hitTest'
-import { isKind } from '@/editor/bench/holds'
-import { apply, type Effect, type Sight, select } from '@/editor/bench/machine'
-import { ANGLE_STEP, type PointerInput } from '@/editor/bench/tool'
+import { type Hit, hitTest, nodesIn, pieceUnder } from '@/editor/session/hitTest'
+import { isKind } from '@/editor/session/holds'
+import { apply, type Effect, type Sight, select } from '@/editor/session/machine'
+import { ANGLE_STEP, type PointerInput } from '@/editor/session/tool'
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'

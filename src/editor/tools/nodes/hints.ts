@@ -1,7 +1,7 @@
 import { type HandleSide, NODE_KINDS, type NodePlace, type Sheet } from '@/core'
-import type { Hit } from '@/editor/bench/hitTest'
-import { heldKey, isKind, keyOf, type PressHold } from '@/editor/bench/holds'
-import { stopAt } from '@/editor/bench/walk'
+import type { Hit } from '@/editor/session/hitTest'
+import { heldKey, isKind, keyOf, type PressHold } from '@/editor/session/holds'
+import { stopAt } from '@/editor/session/walk'
 import type { Held } from './held'
 
 /** What Nodes says in the hint line. */

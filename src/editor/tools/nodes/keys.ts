@@ -17,9 +17,9 @@ import {
 	retractHandle,
 	setKind,
 } from '@/core'
-import type { Shortcut } from '@/editor/bench/definitions'
-import { apply, type Effect, type Sight, select } from '@/editor/bench/machine'
-import type { KeyInput } from '@/editor/bench/tool'
+import type { Shortcut } from '@/editor/session/definitions'
+import { apply, type Effect, type Sight, select } from '@/editor/session/machine'
+import type { KeyInput } from '@/editor/session/tool'
 import { NOTHING, piecesAtWork, selectContour, selectNodes } from '@/store/selection'
 import { ARROWS, NUDGES, nudgeStep } from '../nudge'
 

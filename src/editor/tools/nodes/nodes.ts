@@ -8,9 +8,9 @@ import {
 	type Point,
 	type Snapped,
 } from '@/core'
-import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
-import { type Hit, hitTest } from '@/editor/bench/hitTest'
-import type { PressHold } from '@/editor/bench/holds'
+import type { Shortcut, ToolDef } from '@/editor/session/definitions'
+import { type Hit, hitTest } from '@/editor/session/hitTest'
+import type { PressHold } from '@/editor/session/holds'
 import {
 	type Machine,
 	runMachine,
@@ -19,7 +19,7 @@ import {
 	select,
 	stepBy,
 	type Turn,
-} from '@/editor/bench/machine'
+} from '@/editor/session/machine'
 import {
 	type Bench,
 	DRAG_PX,
@@ -27,7 +27,7 @@ import {
 	NO_OVERLAY,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { selectContour } from '@/store/selection'
 import { click, drag, type Held, take } from './held'
 import { armHint, heldHint, hoverHint, whereHint } from './hints'

@@ -1,8 +1,8 @@
 import { type Contour, findContour, type NodeKind, type PathNode } from '@/core'
-import { type Hit, hitTest } from '@/editor/bench/hitTest'
-import { isKind } from '@/editor/bench/holds'
-import type { Sight } from '@/editor/bench/machine'
-import type { PointerInput } from '@/editor/bench/tool'
+import { type Hit, hitTest } from '@/editor/session/hitTest'
+import { isKind } from '@/editor/session/holds'
+import type { Sight } from '@/editor/session/machine'
+import type { PointerInput } from '@/editor/session/tool'
 
 /** What a press where the pointer is would do. */
 export type Target =

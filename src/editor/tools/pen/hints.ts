@@ -1,4 +1,4 @@
-import { heldKey, keyOf } from '@/editor/bench/holds'
+import { heldKey, keyOf } from '@/editor/session/holds'
 import type { Target } from './aim'
 
 /** While the button is down. */

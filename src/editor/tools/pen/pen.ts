@@ -28,8 +28,8 @@ import {
 	subtract,
 	takeBackNode,
 } from '@/core'
-import type { Shortcut, ToolDef } from '@/editor/bench/definitions'
-import { isKind } from '@/editor/bench/holds'
+import type { Shortcut, ToolDef } from '@/editor/session/definitions'
+import { isKind } from '@/editor/session/holds'
 import {
 	apply,
 	type Machine,
@@ -40,8 +40,8 @@ import {
 	stepBy,
 	type Turn,
 	takeBack,
-} from '@/editor/bench/machine'
-import { nextName } from '@/editor/bench/nextName'
+} from '@/editor/session/machine'
+import { nextName } from '@/editor/session/nextName'
 import {
 	ANGLE_STEP,
 	type Bench,
@@ -51,7 +51,7 @@ import {
 	type Overlay,
 	type PointerInput,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { selectContour } from '@/store/selection'
 import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'

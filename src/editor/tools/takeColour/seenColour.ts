@@ -1,7 +1,7 @@
 import { applyAffine, invertAffine, type Point, type Sheet } from '@/core'
-import { darkroomSlice } from '@/editor/bench/darkroomState'
-import { photoAt } from '@/editor/bench/photoEdges'
-import type { Slices } from '@/editor/bench/slices'
+import { darkroomSlice } from '@/editor/session/darkroomState'
+import { photoAt } from '@/editor/session/photoEdges'
+import type { Slices } from '@/editor/session/slices'
 
 let canvas: OffscreenCanvas | null = null
 let colours: typeof import('@/core/colours') | null = null

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { createSlices } from '@/editor/bench/slices'
+import { createSlices } from '@/editor/session/slices'
 import { NOTHING } from '@/store/selection'
 import { at, click, handyBench, press } from '../testing/handyBench'
 import { createTakeColour } from './takeColour'

@@ -1,5 +1,5 @@
 import type { Point } from '@/core'
-import type { Slice } from '@/editor/bench/slices'
+import type { Slice } from '@/editor/session/slices'
 
 /** The ring of the dropper, and what is seen in it. */
 export interface TakeColourState {

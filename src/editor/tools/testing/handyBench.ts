@@ -7,7 +7,7 @@ import {
 	parsePathData,
 	type Sheet,
 } from '@/core'
-import { type EdgeReading, NO_EDGES } from '@/editor/bench/edgeReading'
+import { type EdgeReading, NO_EDGES } from '@/editor/session/edgeReading'
 import {
 	type Bench,
 	type KeyInput,
@@ -15,7 +15,7 @@ import {
 	type PointerInput,
 	type Snapping,
 	type Tool,
-} from '@/editor/bench/tool'
+} from '@/editor/session/tool'
 import { createOpenSheet, type OpenSheet } from '@/store/openSheet'
 
 /** A bench for tests of tools: events in, edits out, at a zoom of 100 %. */

@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test'
 import { withPage } from '../scripts/served'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
-import { fitBox, toScreen } from '../src/editor/bench/view.ts'
+import { fitBox, toScreen } from '../src/editor/session/view.ts'
 
 /**
  * Very large drawings brought in at home, in headless Chromium: until the sheet can be worked on, until

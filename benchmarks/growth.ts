@@ -18,7 +18,7 @@ import {
 	type Sheet,
 } from '../src/core/index'
 import { findings, limitsFor } from '../src/core/proofs'
-import { hitTest, pieceUnder } from '../src/editor/bench/hitTest'
+import { hitTest, pieceUnder } from '../src/editor/session/hitTest'
 import { createOpenSheet } from '../src/store/openSheet'
 import { NOTHING } from '../src/store/selection'
 

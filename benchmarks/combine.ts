@@ -16,7 +16,7 @@ import { randomFrom } from './samples'
  * Combining outlines: wrong results, ms and nodes, side by side with two general-purpose libraries
  * on the same pairs of icons in one run; then pairs of outlines of 500 segments each.
  *
- *   tsx bench/combine.ts [pairs] [seed]
+ *   tsx benchmarks/combine.ts [pairs] [seed]
  */
 
 const PAIRS = Number(process.argv[2] ?? 300)

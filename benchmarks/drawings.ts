@@ -2,7 +2,7 @@
  * How like the original a drawing looks once it came in: Chromium renders the file, and what we
  * write of what was read of it, at the same size, and the px that differ are counted.
  *
- *     npx tsx bench/drawings.ts [FOLDER…]
+ *     npx tsx benchmarks/drawings.ts [FOLDER…]
  */
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'

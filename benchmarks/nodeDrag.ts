@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import sharp from 'sharp'
 import { withPage } from '../scripts/served'
 import { formatPathData, newId, type Point } from '../src/core/index.ts'
-import { fitBox, toScreen } from '../src/editor/bench/view.ts'
+import { fitBox, toScreen } from '../src/editor/session/view.ts'
 import { measureFrames, report, reportHead } from './frames.ts'
 
 /**

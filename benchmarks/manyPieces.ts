@@ -8,7 +8,7 @@ import {
 	newPiece,
 	parsePathData,
 } from '../src/core/index.ts'
-import { fitBox, toScreen } from '../src/editor/bench/view.ts'
+import { fitBox, toScreen } from '../src/editor/session/view.ts'
 import { measureFrames, report, reportHead } from './frames.ts'
 
 /**
