@@ -26,59 +26,97 @@ const std::vector<Layer> LAYERS = {
 	{EVIDENCES, 10}, {10, 16}, {16, 16}, {16, 24}, {24, 24}, {24, 32}, {32, 32},
 	{32, 40}, {40, 40}, {72, 32}, {56, 24}, {40, 16}, {26, 8}, {8, 1}};
 
-// A stack of planes, each with a border of one zero all round.
+// So many floats are reckoned with at once.
+constexpr int LANES = 16;
+typedef float Lanes __attribute__((vector_size(4 * LANES)));
+static inline Lanes lanesAt(const float *p) { Lanes v; std::memcpy(&v, p, sizeof v); return v; }
+
+// A stack of planes. Rows have zeros before and after them, so that whole lanes may be read beyond either end.
 struct Planes {
 	int c = 0, h = 0, w = 0, stride = 0;
 	std::vector<float> v;
 	void size(int channels, int height, int width) {
-		c = channels; h = height; w = width; stride = width + 2;
-		v.assign((size_t)c * (h + 2) * stride + 16, 0.f);
+		c = channels; h = height; w = width; stride = (width + LANES - 1) / LANES * LANES + LANES;
+		v.assign((size_t)c * (h + 2) * stride + 2 * LANES, 0.f);
 	}
-	float *row(int k, int y) { return &v[((size_t)k * (h + 2) + y + 1) * stride + 1]; }
-	const float *row(int k, int y) const { return &v[((size_t)k * (h + 2) + y + 1) * stride + 1]; }
+	float *row(int k, int y) { return &v[((size_t)k * (h + 2) + y + 1) * stride + LANES / 2]; }
+	const float *row(int k, int y) const { return &v[((size_t)k * (h + 2) + y + 1) * stride + LANES / 2]; }
 };
+
+// O outputs from o on, X times so many lanes of a row from x on: all that is summed up stays in registers.
+template <int O, int X>
+static void convolved(const Planes &in, Planes &out, const float *weights, int first, int inputs, int all, int o, int y, int x) {
+	Lanes sums[O][X];
+	for (int n = 0; n < O; n++) for (int m = 0; m < X; m++) sums[n][m] = lanesAt(out.row(o + n, y) + x + m * LANES);
+	for (int i = 0; i < inputs; i++)
+		for (int j = 0; j < 3; j++) {
+			const float *from = in.row(i, y + j - 1) + x - 1, *k = weights + ((size_t)o * all + first + i) * 9 + 3 * j;
+			for (int d = 0; d < 3; d++)
+				for (int m = 0; m < X; m++) {
+					const Lanes a = lanesAt(from + d + m * LANES);
+					for (int n = 0; n < O; n++) sums[n][m] += a * k[(size_t)n * all * 9 + d];
+				}
+		}
+	for (int n = 0; n < O; n++) for (int m = 0; m < X; m++) std::memcpy(out.row(o + n, y) + x + m * LANES, &sums[n][m], sizeof(Lanes));
+}
+
+template <int O>
+static void convolveRows(const Planes &in, Planes &out, const float *weights, int first, int inputs, int all, int o) {
+	for (int y = 0; y < out.h; y++) {
+		int x = 0;
+		for (; x + LANES < out.w; x += 2 * LANES) convolved<O, 2>(in, out, weights, first, inputs, all, o, y, x);
+		if (x < out.w) convolved<O, 1>(in, out, weights, first, inputs, all, o, y, x);
+		for (int n = 0; n < O; n++) { float *row = out.row(o + n, y); std::fill(row + out.w, row + (x < out.w ? x + LANES : x), 0.f); }
+	}
+}
 
 // out += weights * in, 3 x 3. weights[o][i][9]
 static void convolve(const Planes &in, Planes &out, const float *weights, int first, int inputs, int all) {
-	for (int o = 0; o < out.c; o++)
-		for (int y = 0; y < out.h; y++) {
-			float *to = out.row(o, y);
-			for (int i = 0; i < inputs; i++) {
-				const float *k = weights + ((size_t)o * all + first + i) * 9;
-				const float *a = in.row(i, y - 1), *b = in.row(i, y), *c = in.row(i, y + 1);
-				for (int x = 0; x < out.w; x++)
-					to[x] += k[0] * a[x - 1] + k[1] * a[x] + k[2] * a[x + 1] + k[3] * b[x - 1] + k[4] * b[x] +
-						k[5] * b[x + 1] + k[6] * c[x - 1] + k[7] * c[x] + k[8] * c[x + 1];
+	int o = 0;
+	for (; o + 8 <= out.c; o += 8) convolveRows<8>(in, out, weights, first, inputs, all, o);
+	for (; o + 2 <= out.c; o += 2) convolveRows<2>(in, out, weights, first, inputs, all, o);
+	for (; o < out.c; o++) convolveRows<1>(in, out, weights, first, inputs, all, o);
+}
+
+// What O outputs' weights of an input gain by some rows.
+template <int O>
+static void gained(const Planes &in, const Planes &gradOut, float *gradWeights, int i, int o, int all, int from, int to) {
+	for (int j = 0; j < 3; j++) {
+		Lanes sums[O][3] = {};
+		for (int y = from; y < to; y++)
+			for (int x = 0; x < gradOut.w; x += LANES) {
+				const float *a = in.row(i, y + j - 1) + x - 1;
+				const Lanes own[3] = {lanesAt(a), lanesAt(a + 1), lanesAt(a + 2)};
+				for (int n = 0; n < O; n++) {
+					const Lanes d = lanesAt(gradOut.row(o + n, y) + x);
+					for (int k = 0; k < 3; k++) sums[n][k] += d * own[k];
+				}
 			}
+		for (int n = 0; n < O; n++) for (int k = 0; k < 3; k++) {
+			float sum = 0;
+			for (int m = 0; m < LANES; m++) sum += sums[n][k][m];
+			gradWeights[(size_t)n * all * 9 + 3 * j + k] += sum;
 		}
+	}
 }
 
 static void backwards(const Planes &in, Planes *gradIn, const Planes &gradOut, const float *weights, float *gradWeights, int first, int inputs, int all) {
-	for (int i = 0; i < inputs; i++)
-		for (int o = 0; o < gradOut.c; o++) {
-			const float *k = weights + ((size_t)o * all + first + i) * 9;
-			float *g = gradWeights + ((size_t)o * all + first + i) * 9;
-			float s[9] = {0};
-			for (int y = 0; y < gradOut.h; y++) {
-				const float *d = gradOut.row(o, y);
-				const float *rows[3] = {in.row(i, y - 1), in.row(i, y), in.row(i, y + 1)};
-				for (int j = 0; j < 3; j++) {
-					float p = 0, q = 0, r = 0;
-					const float *a = rows[j];
-					for (int x = 0; x < gradOut.w; x++) { p += d[x] * a[x - 1]; q += d[x] * a[x]; r += d[x] * a[x + 1]; }
-					s[3 * j] += p; s[3 * j + 1] += q; s[3 * j + 2] += r;
-				}
-			}
-			for (int n = 0; n < 9; n++) g[n] += s[n];
-			if (!gradIn) continue;
-			for (int y = 0; y < gradIn->h; y++) {
-				float *to = gradIn->row(i, y);
-				const float *a = gradOut.row(o, y - 1), *b = gradOut.row(o, y), *c = gradOut.row(o, y + 1);
-				for (int x = 0; x < gradIn->w; x++)
-					to[x] += k[8] * a[x - 1] + k[7] * a[x] + k[6] * a[x + 1] + k[5] * b[x - 1] + k[4] * b[x] +
-						k[3] * b[x + 1] + k[2] * c[x - 1] + k[1] * c[x] + k[0] * c[x + 1];
-			}
+	const int band = std::max(1, 4096 / gradOut.w);
+	for (int y = 0; y < gradOut.h; y += band)
+		for (int i = 0; i < inputs; i++) {
+			const int to = std::min(gradOut.h, y + band);
+			auto at = [&](int o) { return gradWeights + ((size_t)o * all + first + i) * 9; };
+			int o = 0;
+			for (; o + 8 <= gradOut.c; o += 8) gained<8>(in, gradOut, at(o), i, o, all, y, to);
+			for (; o + 2 <= gradOut.c; o += 2) gained<2>(in, gradOut, at(o), i, o, all, y, to);
+			for (; o < gradOut.c; o++) gained<1>(in, gradOut, at(o), i, o, all, y, to);
 		}
+	if (!gradIn) return;
+	// What an input gains is the outputs' gains convolved with the weights turned round.
+	std::vector<float> turned((size_t)inputs * gradOut.c * 9);
+	for (int i = 0; i < inputs; i++) for (int o = 0; o < gradOut.c; o++) for (int n = 0; n < 9; n++)
+		turned[((size_t)i * gradOut.c + o) * 9 + n] = weights[((size_t)o * all + first + i) * 9 + 8 - n];
+	convolve(gradOut, *gradIn, turned.data(), 0, gradOut.c, gradOut.c);
 }
 
 static void halve(const Planes &in, Planes &out) {
