@@ -31,7 +31,7 @@ const MOST = 2.3
 /** Squares would be four: with less room than this a busy machine would be taken for them. */
 const SURELY = 3
 /** Each is done so often; the quickest counts: nothing makes it quicker than it is. */
-const TIMES = 5
+const TIMES = 3
 /** What seems to grow too fast is looked at so many times as often before it is believed: others use the machine too. */
 const TRIES = 5
 

@@ -14,7 +14,8 @@ async function scriptsOf(page: Page, address: string): Promise<number> {
 	const asked = new Map<string, number>()
 	const take = (request: Request) => {
 		const { pathname } = new URL(request.url())
-		if (pathname.endsWith('.js')) asked.set(pathname.replace('/_next/', '.next/'), Date.now())
+		const file = pathname.replace('/_next/', '.next/')
+		if (file.endsWith('.js') && !asked.has(file)) asked.set(file, Date.now())
 	}
 	page.context().on('request', take)
 	await page.goto(address)
