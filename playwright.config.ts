@@ -2,6 +2,9 @@ import { defineConfig } from '@playwright/test'
 
 const port = 3417
 
+/** Files with tests of half a minute and more: begun first, so that none of them is left alone at the end. */
+const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut)\.spec\.ts$/
+
 /** The interface in Debian's Chromium, against a build that serves the demo sheets. */
 export default defineConfig({
 	testDir: 'e2e',
@@ -11,6 +14,10 @@ export default defineConfig({
 	fullyParallel: true,
 	forbidOnly: Boolean(process.env.CI),
 	reporter: [['list']],
+	projects: [
+		{ name: 'long', testMatch: LONG },
+		{ name: 'short', testIgnore: LONG },
+	],
 	use: {
 		baseURL: `http://127.0.0.1:${port}`,
 		viewport: { width: 1280, height: 800 },

@@ -76,6 +76,8 @@ export async function layDown(page: Page, stored: Stored): Promise<void> {
 				})),
 			)
 			await new Promise<void>((resolve, reject) => {
+				// A page that was open before may have made an empty one.
+				indexedDB.deleteDatabase(database)
 				const opening = indexedDB.open(database, stored.version)
 				opening.onerror = () => reject(opening.error)
 				opening.onupgradeneeded = () => {

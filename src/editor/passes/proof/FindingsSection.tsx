@@ -33,8 +33,11 @@ export function FindingsSection() {
 	const { open, slices, edges } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const locked = useOpenSheet((state) => state.readOnly)
-	const stale = useSlice(proofSlice, (state) => state.of !== sheet.pieces)
-	// What was found of pieces as they were is not mended in them as they are.
+	const stale = useSlice(
+		proofSlice,
+		({ of, by, purpose: now, own }) => of !== sheet.pieces || by?.purpose !== now || by.own !== own,
+	)
+	// What was found of pieces as they were, or by other limits, is not mended in them as they are.
 	const readOnly = locked || stale
 	const findings = useSlice(proofSlice, (state) => state.findings)
 	const share = useSlice(proofSlice, (state) => state.share)

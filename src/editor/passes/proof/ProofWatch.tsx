@@ -65,8 +65,8 @@ export function ProofWatch() {
 		if (!found) return
 		const findings = [...found, ...astray]
 		const count = counts(listed(findings, purpose, left))
-		proof.setState({ findings, of: pieces, count, share })
-	}, [found, share, astray, purpose, left, pieces, proof])
+		proof.setState({ findings, of: pieces, by: { purpose, own }, count, share })
+	}, [found, share, astray, purpose, own, left, pieces, proof])
 	return null
 }
 

@@ -31,6 +31,8 @@ export interface ProofState {
 	readonly own: Partial<Limits>
 	/** What was noticed last; `null` until something was looked at. */
 	readonly findings: readonly Finding[] | null
+	/** What they were looked for by; under other limits they may be none. */
+	readonly by: Pick<ProofState, 'purpose' | 'own'> | null
 	/** How far the proof of them has come, 0 to 1: below 1 the list is not whole. */
 	readonly share: number
 	/** Only the pieces chosen are looked at. */
@@ -65,6 +67,7 @@ export const proofSlice: Slice<ProofState> = {
 		purpose: 'cutting',
 		own: {},
 		findings: null,
+		by: null,
 		share: 0,
 		chosenOnly: false,
 		of: null,
