@@ -105,9 +105,16 @@ function dragged(count: number): () => unknown {
 	}
 }
 
+/** A sheet, and the same with one node moved. */
+function oneMoved(count: number): readonly [before: Sheet, after: Sheet] {
+	const sheet = plates(count)
+	const node = sheet.pieces[3]?.contours[0]?.nodes[0]?.id ?? ''
+	return [sheet, moveNodes(sheet, new Set([node]), [1, 0])]
+}
+
 /** The pointer over a sheet of which one piece has just been changed. */
 function hovered(count: number): () => unknown {
-	const sheet = moveNodes(plates(count), new Set(), [0, 0])
+	const [, sheet] = oneMoved(count)
 	const side = 40 * Math.sqrt(count)
 	return () => {
 		for (let k = 0; k < 50; k++) {
@@ -117,14 +124,6 @@ function hovered(count: number): () => unknown {
 			nodeTargets(sheet, p, 6, new Set())
 		}
 	}
-}
-
-/** A sheet, and the same with one node moved. */
-function changed(count: number): () => unknown {
-	const sheet = plates(count)
-	const node = sheet.pieces[3]?.contours[0]?.nodes[0]?.id ?? ''
-	const moved = moveNodes(sheet, new Set([node]), [1, 0])
-	return () => difference(sheet, moved)
 }
 
 type Begun = (n: number) => () => unknown
@@ -137,7 +136,7 @@ const GROWING: readonly (readonly [name: string, n: number, begun: Begun])[] = [
 	['findings of plates', 80, (n) => on(plates(n), (sheet) => findings(sheet, limits))],
 	['twenty steps of a drag', 5000, dragged],
 	['fifty looks at what is under the pointer', 5000, hovered],
-	['what changed of a sheet', 20_000, changed],
+	['what changed of a sheet', 20_000, (n) => on(oneMoved(n), (two) => difference(...two))],
 	['an SVG', 2000, (n) => on(plates(n), (sheet) => formatSvg(sheet))],
 	['a PDF', 1000, (n) => on(plates(n), writePdf)],
 	[

@@ -272,7 +272,7 @@ export {
 	type Tone,
 	type TraceLine,
 } from './path/model'
-export { type Nested, nestingOf, nestingSteps, type Role, runAgainst } from './path/nesting'
+export { type Nested, nestingOf, nestingSteps, type Role } from './path/nesting'
 export {
 	bendSegment,
 	type HandleSide,

@@ -1,4 +1,4 @@
-import { boundsOf, reverseContour } from './contour'
+import { boundsOf } from './contour'
 import { createEnclosing, ringedOf } from './enclosing'
 import type { Contour, FillRule } from './model'
 
@@ -62,15 +62,4 @@ export function* nestingSteps(piece: Outlines): Generator<void, Nested[]> {
 		})
 	}
 	return found
-}
-
-/** The outlines with each run against the one next round it: both fill rules then fill the same. */
-export function runAgainst(contours: readonly Contour[]): Contour[] {
-	const turned = new Map<Contour, Contour>()
-	for (const { contour, round } of nestingOf({ contours, fillRule: 'evenodd' })) {
-		const around = round && (turned.get(round) ?? round)
-		const same = around && Math.sign(ringedOf(around).area) === Math.sign(ringedOf(contour).area)
-		turned.set(contour, same ? reverseContour(contour) : contour)
-	}
-	return contours.map((contour) => turned.get(contour) ?? contour)
 }

@@ -4,7 +4,7 @@ import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
 import { flawsOf, normalised } from '../path/normalise'
 import { addPieces, changePiece } from '../path/pieces'
 import type { FindingKind } from './finding'
-import { findings } from './findings'
+import { findingSteps, findings } from './findings'
 import { FINDING_KINDS } from './kinds'
 import { limitsFor, matters } from './limits'
 import { allMended, mended as mendedBy } from './mend'
@@ -165,4 +165,41 @@ test('all that can be mended is, one after the other, and what is gone by then i
 	expect(flawsOf(after)).toEqual([])
 	expect(kindsIn(after).filter((kind) => FINDING_KINDS[kind].grade === 'wrong')).toEqual([])
 	expect(kindsIn(after)).not.toContain('twice')
+})
+
+describe('a proof step by step', () => {
+	const sheet = sheetOf(SQUARE, bar(2), 'M121 20H180V120H121C121 90 121.4 60 121 20Z')
+
+	test('says all that there is, each once, and how far it is; what is quick comes before advice and gaps', () => {
+		const steps = [...findingSteps(sheet, LIMITS)]
+		expect(steps.flatMap(({ found }) => found)).toEqual(findings(sheet, LIMITS))
+		const shares = steps.map(({ share }) => share)
+		expect(shares).toEqual([...shares].sort((a, b) => a - b))
+		expect(shares.at(-1)).toBeCloseTo(1, 6)
+		const first = (kind: FindingKind) =>
+			steps.findIndex(({ found }) => found.some((one) => one.kind === kind))
+		expect(first('sliver')).toBeGreaterThan(first('neck'))
+		expect(first('neck')).toBeGreaterThanOrEqual(0)
+	})
+
+	test('of some pieces alone it says what it says of them, and nothing of others or the sheet', () => {
+		const [square, neck, beside] = sheet.pieces.map(({ id }) => id) as [string, string, string]
+		const of = (...ids: string[]) =>
+			[...findingSteps(sheet, LIMITS, new Set(ids))].flatMap(({ found }) => found)
+		const all = findings(sheet, LIMITS)
+		expect(of(neck)).toEqual(all.filter(({ piece, beside: two }) => piece === neck && !two))
+		expect(of(square, beside).some(({ kind }) => kind === 'sliver')).toBe(true)
+		expect(of(square).some(({ kind }) => kind === 'sliver')).toBe(false)
+	})
+
+	test('what did not change is remembered, by its objects', () => {
+		const before = findings(sheet, LIMITS)
+		const moved = changePiece(sheet, sheet.pieces[1]?.id ?? '', { opacity: 0.5 })
+		const after = findings(moved, LIMITS)
+		const own = (all: typeof before) => all.filter(({ kind }) => kind === 'sliver')
+		expect(own(after).length).toBeGreaterThan(0)
+		for (const one of own(after))
+			if (one.piece !== sheet.pieces[1]?.id && one.beside !== sheet.pieces[1]?.id)
+				expect(before).toContain(one)
+	})
 })
