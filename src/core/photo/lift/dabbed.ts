@@ -1,4 +1,5 @@
 import { byteAt, floatAt, intAt, item } from '../../geometry/numbers'
+import type { Grid } from '../inside'
 import { brushed, type Dab, IN, OPEN, OUT } from './hint'
 import { logDensity, type Mixture, mixtureOf, someOf } from './mixture'
 import { refinedInBand } from './narrowBand'
@@ -25,19 +26,23 @@ const DOUBTED = 0.25
 
 /**
  * What is inside once a dab has said that what it lies on belongs to the object, or does not: what hangs
- * together with it, is like it and lies before an edge goes with it. Nothing changes that the dab does not touch.
- * @param inside at full size
+ * together with it, is like it and lies before an edge goes with it. Nothing changes that the dab does not touch,
+ * and what earlier dabs lie on stays as they said.
+ * @param inside at full size, after all dabs but the last
+ * @param dabs in order, that one last
  */
-export function dabbed(place: Place, inside: Uint8Array, dab: Dab): Uint8Array {
+export function dabbed(place: Place, inside: Uint8Array, dabs: readonly Dab[]): Uint8Array {
+	const dab = item(dabs, dabs.length - 1)
 	const { levels, seeds } = place
 	const last = place.well().level
 	const to = dab.side === 'inside' ? 1 : 0
 	const grid = gridAt(place, last)
 	const before = shrunk(inside, item(levels, 0).width, grid.width, grid.height, last)
 	const sure = within(brushed(dab, grid), item(seeds, last), to)
-	const turned = turnedBy(place, before, sure, to)
+	const turned = turnedBy(place, before, sure, marked(dabs, grid, item(seeds, last)), to)
 	const full = item(levels, 0)
 	const fine = within(brushed(dab, gridAt(place, 0)), item(seeds, 0), to)
+	const marks = marked(dabs, gridAt(place, 0), item(seeds, 0))
 	const next = inside.slice()
 	for (const k of fine) next[k] = to
 	let [minX, minY, maxX, maxY] = [full.width, full.height, 0, 0]
@@ -53,21 +58,26 @@ export function dabbed(place: Place, inside: Uint8Array, dab: Dab): Uint8Array {
 		for (let j = y; j < Math.min(full.height, y + 2 ** last); j++)
 			for (let i = x; i < Math.min(full.width, x + 2 ** last); i++) {
 				const m = j * full.width + i
-				if (to === 0 || byteAt(item(seeds, 0), m) !== OUT) next[m] = to
+				if (byteAt(marks, m) !== (to === 1 ? OUT : IN)) next[m] = to
 			}
 		reachOut(x, y)
 		reachOut(Math.min(full.width, x + 2 ** last) - 1, Math.min(full.height, y + 2 ** last) - 1)
 	}
 	if (maxX <= minX) return inside
-	const refined = refinedNear(place, inside, next, fine, to, { minX, minY, maxX, maxY })
-	return to === 1 ? refined : withoutCutOff(inside, refined, full.width)
+	const refined = refinedNear(place, inside, next, marks, { minX, minY, maxX, maxY })
+	return to === 1 ? refined : withoutCutOff(inside, refined, full.width, marks)
 }
 
 /** What a dab that takes away cuts off goes with it if it is less than this share of what is left. */
 const CUT_OFF = 0.15
 
 /** What is left without the small parts that hung on what was taken away. */
-function withoutCutOff(before: Uint8Array, after: Uint8Array, width: number): Uint8Array {
+function withoutCutOff(
+	before: Uint8Array,
+	after: Uint8Array,
+	width: number,
+	marks: Uint8Array,
+): Uint8Array {
 	const parts = partsOf(after, width, 1).sort((a, b) => b.length - a.length)
 	const [largest, ...others] = parts
 	if (!largest || others.length === 0) return after
@@ -75,6 +85,7 @@ function withoutCutOff(before: Uint8Array, after: Uint8Array, width: number): Ui
 	const gone = (k: number) => byteAt(before, k) === 1 && byteAt(after, k) === 0
 	for (const part of others) {
 		if (part.length > CUT_OFF * largest.length) continue
+		if (part.some((k) => byteAt(marks, k) === IN)) continue
 		const hung = part.some((k) =>
 			[k - 1, k + 1, k - width, k + width].some((m) => m >= 0 && m < after.length && gone(m)),
 		)
@@ -87,17 +98,37 @@ function withoutCutOff(before: Uint8Array, after: Uint8Array, width: number): Ui
 const within = (own: Set<number>, seeds: Uint8Array, to: number): Set<number> =>
 	to === 0 ? own : new Set([...own].filter((k) => byteAt(seeds, k) !== OUT))
 
+/** What the box and all dabs say of each pixel; of two dabs the later one. */
+function marked(dabs: readonly Dab[], grid: Grid, seeds: Uint8Array): Uint8Array {
+	const marks = seeds.slice()
+	for (const dab of dabs) {
+		const to = dab.side === 'inside' ? 1 : 0
+		for (const k of within(brushed(dab, grid), seeds, to)) marks[k] = to === 1 ? IN : OUT
+	}
+	return marks
+}
+
+/** The pixels that earlier dabs said the other thing of. */
+function dabbedOtherwise(marks: Uint8Array, own: Uint8Array, to: number): Set<number> {
+	const found = new Set<number>()
+	for (let k = 0; k < marks.length; k++)
+		if (byteAt(marks, k) === (to === 1 ? OUT : IN) && byteAt(own, k) === OPEN) found.add(k)
+	return found
+}
+
 /** The pixels of the copy that a dab turns. */
 function turnedBy(
 	place: Place,
 	before: Uint8Array,
 	sure: ReadonlySet<number>,
+	marks: Uint8Array,
 	to: number,
 ): Set<number> {
 	const { ground, boundaries, likely, level } = place.well()
 	const { width, height, colours } = ground
 	const own = item(place.seeds, level)
 	const near = reached(boundaries, sure)
+	const against = reached(boundaries, dabbedOtherwise(marks, own, to))
 	const asked: number[] = []
 	for (let k = 0; k < near.length; k++) {
 		if (floatAt(near, k) < LEAST_SAID && !sure.has(k)) continue
@@ -115,13 +146,17 @@ function turnedBy(
 	const said = Float64Array.from(places, (k) => {
 		const sign = to === 1 ? 1 : -1
 		if (sure.has(k)) return sign * SURE
-		if (byteAt(own, k) === OUT) return -SURE
+		if (byteAt(marks, k) === OUT) return -SURE
+		if (byteAt(marks, k) === IN) return SURE
 		if (byteAt(before, k) === to) return sign * SURE
 		const colour =
 			ours && theirs
 				? clamped(logDensity(ours, colours, 3 * k) - logDensity(theirs, colours, 3 * k))
 				: 0
-		return sign * (floatAt(near, k) + COLOUR * colour - STAYS) + MODEL * clamped(floatAt(likely, k))
+		return (
+			sign * (floatAt(near, k) - floatAt(against, k) + COLOUR * colour - STAYS) +
+			MODEL * clamped(floatAt(likely, k))
+		)
 	})
 	const after = parted(boundariesOf({ width, height, colours: chosen }, places, SMOOTH), said)
 	const changed = new Uint8Array(width * height)
@@ -156,11 +191,10 @@ function refinedNear(
 	place: Place,
 	before: Uint8Array,
 	turned: Uint8Array,
-	sure: ReadonlySet<number>,
-	to: number,
+	marks: Uint8Array,
 	about: Window,
 ): Uint8Array {
-	const { levels, seeds } = place
+	const { levels } = place
 	const picture = item(levels, 0)
 	const steps = 2 ** place.well().level + 2
 	const round = ROUND_PX + steps
@@ -174,8 +208,8 @@ function refinedNear(
 	const [was, is] = [cut(before), cut(turned)]
 	const free = nearTo(was, is, width, steps)
 	const held = Uint8Array.from({ length: width * height }, (_, k) => {
-		if (sure.has(whole(k))) return to === 1 ? IN : OUT
-		if (byteAt(item(seeds, 0), whole(k)) === OUT) return OUT
+		const mark = byteAt(marks, whole(k))
+		if (mark !== OPEN) return mark
 		if (byteAt(free, k)) return OPEN
 		return byteAt(is, k) === 1 ? IN : OUT
 	})

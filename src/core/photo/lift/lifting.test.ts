@@ -1,9 +1,12 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { isSelfCrossing } from '../../combine/selfCrossing'
+import { at } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { ringWinding } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
+import { cases } from '../../testing/cases'
 import { edgeDeviation } from '../edge/edgeDeviation'
 import { edgeField } from '../edge/edgeField'
 import { composed } from '../testing/composed'
@@ -172,6 +175,29 @@ describe('dabs', () => {
 	test('count in order: what is said last of a place holds', () => {
 		const on = lift({ box: BOX, dabs: [dab('outside', ...TIP), dab('inside', ...TIP)] }).contours
 		expect(lies(on, TIP)).toBe(true)
+	})
+
+	test('say what holds where the photo tells nothing, whatever is said beside them later', () => {
+		const lift = liftingFrom(composed(160, 140, () => false, { grain: 0 }))
+		const apart = fc
+			.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 5 }), fc.integer({ min: 0, max: 5 })), {
+				minLength: 2,
+				maxLength: 6,
+				selector: ([i, j]) => 6 * i + j,
+			})
+			.chain((cells) => fc.tuple(fc.constant(cells), fc.infiniteStream(fc.boolean())))
+		fc.assert(
+			fc.property(apart, ([cells, sides]) => {
+				const told = cells.map(([i, j]) =>
+					dab(sides.next().value ? 'inside' : 'outside', 38 + 17 * i, 28 + 17 * j),
+				)
+				if (!told.some(({ side }) => side === 'inside')) return
+				const { contours } = lift({ box: BOX, dabs: told })
+				for (const { side, points } of told)
+					expect(lies(contours, [at(points, 0), at(points, 1)])).toBe(side === 'inside')
+			}),
+			{ numRuns: cases(6) },
+		)
 	})
 })
 

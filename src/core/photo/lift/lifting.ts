@@ -100,10 +100,9 @@ export function liftingFrom(photo: Pixels): Lifting {
 		const same = keys.findIndex((key, n) => stages[n]?.key !== key)
 		stages = stages.slice(0, same < 0 ? keys.length : same)
 		for (let n = stages.length; n < keys.length; n++) {
-			const dab = dabs[n - 1]
 			const before = stages[n - 1]?.stage
-			const inside = before && dab ? dabbed(place, before.inside, dab) : begin()
 			const told = dabs.slice(0, n)
+			const inside = before ? dabbed(place, before.inside, told) : begin()
 			const stage = stageOf(place, inside, before, parts, finest / scale, told)
 			stages.push({ key: item(keys, n), stage })
 			tell(COME.found + ((COME.parted - COME.found) * (n + 1)) / keys.length)
