@@ -37,7 +37,7 @@ export { type Dab, type LiftHint, NothingToLift, type Stroke } from './photo/lif
 export { type ByColourOptions, colourAt, liftByColour } from './photo/lift/liftByColour'
 export { type Lifted, type Lifting, type LiftOptions, liftingFrom } from './photo/lift/lifting'
 export { liftObject } from './photo/lift/liftObject'
-export { warmModel } from './photo/lift/network'
+export { rehearseLifting } from './photo/lift/rehearsal'
 export { lineColour } from './photo/lineColour'
 export { measureLocalContrast } from './photo/localContrast'
 export { enlarge } from './photo/resample'

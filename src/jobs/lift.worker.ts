@@ -9,7 +9,7 @@ import {
 	liftByColour,
 	liftingFrom,
 	NothingToLift,
-	warmModel,
+	rehearseLifting,
 } from '@/core/pictures'
 import { pixelsOf } from './pixelsOf'
 
@@ -33,14 +33,23 @@ export interface ColourArea {
 	readonly spread: number
 }
 
+/** Each takes longer than the one before, and engines compile more of what they have seen more of. */
+const REHEARSALS_PX = [64, 120, 240] as const
+
 /** The part of a photo that was asked about last. */
 let kept: { readonly key: string; readonly pixels: ImageData; readonly lift: Lifting } | null = null
 
 const endpoint = {
 	holds: (key: string): boolean => kept?.key === key,
 
-	/** Reads the model: the first object is there the sooner. */
-	warm: (): void => warmModel(),
+	/** Lifts made-up things until all it takes is at hand, or something is asked for. */
+	async warm(): Promise<void> {
+		for (const across of REHEARSALS_PX) {
+			await new Promise((done) => setTimeout(done))
+			if (kept) return
+			rehearseLifting(across)
+		}
+	},
 
 	take(key: string, part: ImageBitmap): void {
 		const pixels = pixelsOf(part)

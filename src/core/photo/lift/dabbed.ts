@@ -64,34 +64,72 @@ export function dabbed(place: Place, inside: Uint8Array, dabs: readonly Dab[]): 
 		reachOut(Math.min(full.width, x + 2 ** last) - 1, Math.min(full.height, y + 2 ** last) - 1)
 	}
 	if (maxX <= minX) return inside
-	const refined = refinedNear(place, inside, next, marks, { minX, minY, maxX, maxY })
-	return to === 1 ? refined : withoutCutOff(inside, refined, full.width, marks)
+	const about = grown({ minX, minY, maxX, maxY }, ROUND_PX + 2 ** last + 2, full)
+	const refined = refinedNear(place, inside, next, marks, about)
+	return to === 1 ? refined : withoutCutOff(inside, refined, full.width, marks, about)
 }
 
 /** What a dab that takes away cuts off goes with it if it is less than this share of what is left. */
 const CUT_OFF = 0.15
 
-/** What is left without the small parts that hung on what was taken away. */
+/** What is left without the small parts that hung on what was taken away; what a dab said is the object's stays. */
 function withoutCutOff(
 	before: Uint8Array,
 	after: Uint8Array,
 	width: number,
 	marks: Uint8Array,
+	{ minY, maxY }: Window,
 ): Uint8Array {
-	const parts = partsOf(after, width, 1).sort((a, b) => b.length - a.length)
-	const [largest, ...others] = parts
-	if (!largest || others.length === 0) return after
+	let left = 0
+	for (const one of after) left += one
 	const made = after.slice()
-	const gone = (k: number) => byteAt(before, k) === 1 && byteAt(after, k) === 0
-	for (const part of others) {
-		if (part.length > CUT_OFF * largest.length) continue
-		if (part.some((k) => byteAt(marks, k) === IN)) continue
-		const hung = part.some((k) =>
-			[k - 1, k + 1, k - width, k + width].some((m) => m >= 0 && m < after.length && gone(m)),
-		)
-		if (hung) for (const k of part) made[k] = 0
+	const seen = new Uint8Array(after.length)
+	const most = CUT_OFF * left
+	for (let k = Math.max(0, minY) * width; k < Math.min(after.length, maxY * width); k++) {
+		if (before[k] === 0 || after[k] === 1) continue
+		const x = k % width
+		for (const m of [x > 0 ? k - 1 : -1, x < width - 1 ? k + 1 : -1, k - width, k + width]) {
+			if (m < 0 || m >= after.length || byteAt(after, m) === 0 || byteAt(seen, m)) continue
+			const part = partAt(after, width, m, seen, most)
+			if (!part.some((q) => byteAt(marks, q) === IN)) for (const q of part) made[q] = 0
+		}
 	}
 	return made
+}
+
+/** A pixel that was met, and one of a part that is large. */
+const MET = 1
+const LARGE = 2
+
+/**
+ * The pixels that hang together with one by their sides; none where there are more than `most`.
+ * @param seen of each pixel whether it was met before: what is met here is added
+ */
+function partAt(
+	inside: Uint8Array,
+	width: number,
+	first: number,
+	seen: Uint8Array,
+	most: number,
+): number[] {
+	const part = [first]
+	seen[first] = MET
+	for (let n = 0; n < part.length; n++) {
+		const k = item(part, n)
+		const x = k % width
+		let large = part.length > most
+		for (const m of [x > 0 ? k - 1 : -1, x < width - 1 ? k + 1 : -1, k - width, k + width]) {
+			if (m < 0 || m >= inside.length || byteAt(inside, m) === 0) continue
+			if (byteAt(seen, m) === LARGE) large = true
+			if (byteAt(seen, m)) continue
+			seen[m] = MET
+			part.push(m)
+		}
+		if (!large) continue
+		for (const m of part) seen[m] = LARGE
+		return []
+	}
+	return part
 }
 
 /** Those of a dab's pixels that may become the object's, or cease to be. */
@@ -194,23 +232,23 @@ function refinedNear(
 	marks: Uint8Array,
 	about: Window,
 ): Uint8Array {
-	const { levels } = place
-	const picture = item(levels, 0)
+	const picture = item(place.levels, 0)
 	const steps = 2 ** place.well().level + 2
-	const round = ROUND_PX + steps
-	const left = Math.max(0, about.minX - round)
-	const top = Math.max(0, about.minY - round)
-	const width = Math.min(picture.width, about.maxX + round) - left
-	const height = Math.min(picture.height, about.maxY + round) - top
+	const { minX: left, minY: top } = about
+	const [width, height] = [about.maxX - left, about.maxY - top]
 	const whole = (k: number) => (top + Math.floor(k / width)) * picture.width + left + (k % width)
-	const cut = (from: Uint8Array) =>
-		Uint8Array.from({ length: width * height }, (_, k) => byteAt(from, whole(k)))
-	const [was, is] = [cut(before), cut(turned)]
+	const cut = (from: Uint8Array) => {
+		const made = new Uint8Array(width * height)
+		for (let y = 0; y < height; y++) {
+			const start = (top + y) * picture.width + left
+			made.set(from.subarray(start, start + width), y * width)
+		}
+		return made
+	}
+	const [was, is, said] = [cut(before), cut(turned), cut(marks)]
 	const free = nearTo(was, is, width, steps)
-	const held = Uint8Array.from({ length: width * height }, (_, k) => {
-		const mark = byteAt(marks, whole(k))
-		if (mark !== OPEN) return mark
-		if (byteAt(free, k)) return OPEN
+	const held = said.map((mark, k) => {
+		if (mark !== OPEN || byteAt(free, k)) return mark
 		return byteAt(is, k) === 1 ? IN : OUT
 	})
 	const refined = refinedInBand(
@@ -221,7 +259,8 @@ function refinedNear(
 		(places) => likelyAt(place, 0, places.map(whole)).map((z) => DOUBTED * z),
 	)
 	const made = turned.slice()
-	for (let k = 0; k < refined.length; k++) made[whole(k)] = byteAt(refined, k)
+	for (let y = 0; y < height; y++)
+		made.set(refined.subarray(y * width, (y + 1) * width), whole(y * width))
 	return made
 }
 
@@ -250,13 +289,27 @@ function nearTo(was: Uint8Array, is: Uint8Array, width: number, steps: number): 
 
 /** What most of the pixels are that one of a copy stands for. */
 function shrunk(inside: Uint8Array, from: number, width: number, height: number, n: number) {
-	const counts = new Int32Array(width * height)
-	const all = new Int32Array(width * height)
-	for (let k = 0, y = 0; k < inside.length; y++)
-		for (let x = 0; x < from; x++, k++) {
-			const to = (y >> n) * width + (x >> n)
-			counts[to] = intAt(counts, to) + byteAt(inside, k)
-			all[to] = intAt(all, to) + 1
+	const rows = inside.length / from
+	const made = new Uint8Array(width * height)
+	for (let j = 0; j < height; j++)
+		for (let i = 0; i < width; i++) {
+			const [right, bottom] = [Math.min(from, (i + 1) << n), Math.min(rows, (j + 1) << n)]
+			let count = 0
+			for (let y = j << n; y < bottom; y++)
+				for (let x = i << n; x < right; x++) count += byteAt(inside, y * from + x)
+			if (2 * count > (right - (i << n)) * (bottom - (j << n))) made[j * width + i] = 1
 		}
-	return Uint8Array.from(counts, (count, k) => (2 * count > intAt(all, k) ? 1 : 0))
+	return made
 }
+
+/** A window wider by so many px, as far as the picture goes. */
+const grown = (
+	{ minX, minY, maxX, maxY }: Window,
+	by: number,
+	{ width, height }: { readonly width: number; readonly height: number },
+): Window => ({
+	minX: Math.max(0, minX - by),
+	minY: Math.max(0, minY - by),
+	maxX: Math.min(width, maxX + by),
+	maxY: Math.min(height, maxY + by),
+})

@@ -1,4 +1,4 @@
-import { byteAt, floatAt, item } from '../../geometry/numbers'
+import { floatAt, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 
 /**
@@ -20,16 +20,17 @@ export function levelLines(cover: Float32Array, width: number, height: number): 
 	let [upper, lower] = [new Uint8Array(across + 1), new Uint8Array(across + 1)]
 	for (let y = 0; y <= height; y++) {
 		;[upper, lower] = [lower, upper]
-		lower.fill(0)
-		if (y < height)
-			for (let x = 0, k = y * width; x < width; x++, k++)
-				lower[x + 1] = floatAt(cover, k) > HALF ? 1 : 0
-		let cell = 0
+		if (y === height) lower.fill(0)
+		else
+			for (let x = 1, k = y * width; x <= width; x++, k++)
+				lower[x] = Number(cover[k]) > HALF ? 1 : 0
+		let [left, right] = [0, 0]
 		for (let x = 0; x < across - 1; x++) {
-			// What were its right corners are its left ones now.
-			cell = ((cell >> 1) & 1) | ((cell & 4) << 1)
-			cell |= (byteAt(upper, x + 1) << 1) | (byteAt(lower, x + 1) << 2)
-			if (cell === 0 || cell === 15) continue
+			// Of the corners of a cell 1 is the upper one, 2 the lower one.
+			left = right
+			right = Number(upper[x + 1]) | (Number(lower[x + 1]) << 1)
+			if (left === right && (left === 0 || left === 3)) continue
+			const cell = (left & 1) | ((right & 1) << 1) | ((right & 2) << 1) | ((left & 2) << 2)
 			const k = y * across + x
 			const sides = [2 * k, 2 * (k + 1) + 1, 2 * (k + across), 2 * k + 1]
 			const ways = WAYS[cell] as string

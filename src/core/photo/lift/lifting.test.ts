@@ -196,7 +196,7 @@ describe('dabs', () => {
 				for (const { side, points } of told)
 					expect(lies(contours, [at(points, 0), at(points, 1)])).toBe(side === 'inside')
 			}),
-			{ numRuns: cases(6) },
+			{ numRuns: cases(4) },
 		)
 	})
 })

@@ -173,7 +173,7 @@ export function matteAnew(picture: Pixels, inside: Uint8Array, before: Matted): 
 	let [left, top, right, bottom] = [width, height, 0, 0]
 	for (let y = 0, k = 0; y < height; y++)
 		for (let x = 0; x < width; x++, k++) {
-			if (byteAt(inside, k) === byteAt(before.inside, k)) continue
+			if (inside[k] === before.inside[k]) continue
 			if (x < left) left = x
 			if (x >= right) right = x + 1
 			if (y < top) top = y

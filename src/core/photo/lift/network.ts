@@ -83,11 +83,6 @@ export function likelihoods(evidence: Float32Array, width: number, height: numbe
 	return made
 }
 
-/** Reads the model and readies its kernel, which is done with the first object else. */
-export function warmModel(): void {
-	likelihoods(new Float32Array(EVIDENCES * 16 * 16), 16, 16)
-}
-
 let read: readonly Layer[] | undefined
 
 function layerAt(number: number): Layer {
