@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
 import { HintLine } from '@/editor/panels/HintLine'
 import { JobNotice } from '@/editor/panels/JobNotice'
@@ -24,9 +24,6 @@ const EdgesNotice = lazy(() =>
 	import('@/editor/panels/EdgesNotice').then((m) => ({ default: m.EdgesNotice })),
 )
 const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
-const ProofWatch = lazy(() =>
-	import('./passes/proof/ProofWatch').then((m) => ({ default: m.ProofWatch })),
-)
 const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
 
 /** The editor of one stored sheet. */
@@ -89,7 +86,6 @@ export function Editor({ id }: { id: string }) {
 						<JobNotice />
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
-						<ProofIfAny />
 					</Box>
 					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
 						<HintLine />
@@ -121,25 +117,6 @@ function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	return some ? (
 		<Suspense>
 			<Notices takeOver={takeOver} />
-		</Suspense>
-	) : null
-}
-
-/** What nobody asked for waits until the page has been open for so long, ms: opening comes first. */
-const RESTED_MS = 5000
-
-/** What could spoil the artwork is looked for once there is some. */
-function ProofIfAny() {
-	const some = useOpenSheet((state) => state.history.present.pieces.length > 0)
-	const here = useDesk(({ pass }) => pass.id === 'proof')
-	const [rested, setRested] = useState(false)
-	useEffect(() => {
-		const timer = setTimeout(() => setRested(true), RESTED_MS)
-		return () => clearTimeout(timer)
-	}, [])
-	return some && (here || rested) ? (
-		<Suspense>
-			<ProofWatch />
 		</Suspense>
 	) : null
 }

@@ -1,6 +1,6 @@
 import { derivativeAt, extrema, pointAt } from '../geometry/cubic'
 import { item } from '../geometry/numbers'
-import { distance, type Point } from '../geometry/point'
+import { distance, type Point, unit } from '../geometry/point'
 import { deviationBySteps } from '../measure/deviation'
 import { isStraight, neighbours, type Segment, segmentCubic, segments } from '../path/contour'
 import { type Contour, emptySheet, newPiece, type PathNode, type Sheet } from '../path/model'
@@ -8,9 +8,12 @@ import { setKind } from '../path/nodes'
 import { areWorkable } from '../path/reach'
 import { replaceOutlines } from '../path/replace'
 import { insertExtrema } from '../path/shape'
-import { turnAt } from './outlineTrail'
+import { smoothJoint } from './joint'
+import { endDirection, outlineTrail, startDirection, turnAt } from './outlineTrail'
+import { fitSpan } from './span'
 import { thin } from './thin'
 import { refittedNodes, thinnedMark } from './thinned'
+import { trailOf } from './trail'
 
 /** Something about an outline that would be better otherwise, and the outline without it. */
 export interface Suggestion {
@@ -146,10 +149,26 @@ function needless(contour: Contour, node: PathNode, k: number, most: number): Wi
 function withoutNode(contour: Contour, id: string, tolerance: number): Contour {
 	const k = contour.nodes.findIndex((node) => node.id === id)
 	const n = contour.nodes.length
-	const run = [-1, 0, 1].map((d) => contour.nodes[(k + d + n) % n]?.id ?? '')
+	const run = [-1, 0, 1].flatMap((d) => contour.nodes.slice((k + d + n) % n, ((k + d + n) % n) + 1))
+	if (!couldBeOne({ id: contour.id, nodes: run, closed: false }, tolerance)) return contour
 	const { thinned: _, ...plain } = contour
-	const made = thin(plain, { tolerance, only: new Set(run) }).contour
+	const made = thin(plain, { tolerance, only: new Set(run.map(({ id }) => id)) }).contour
 	return made.nodes.length >= n ? contour : made
+}
+
+/** A span by area and moment alone is no further off than so many times what can be made of it. */
+const ROUGHLY = 3
+
+/** Whether it is worth trying to lay one span where a run of several is: most of the time one look tells. */
+function couldBeOne(run: Contour, tolerance: number): boolean {
+	const trail = trailOf(outlineTrail(run, tolerance).points, false)
+	const [first, last] = [run.nodes[0], run.nodes.at(-1)]
+	if (!first || !last || trail.last < 1) return false
+	const [cx, cy] = trail.centre
+	const end = ({ at: [x, y] }: PathNode, i: number, along: Point) =>
+		smoothJoint(i, x - cx, y - cy, ...unit(along))
+	const [from, to] = [end(first, 0, startDirection(run)), end(last, trail.last, endDirection(run))]
+	return Number.isFinite(fitSpan(trail, from, to, ROUGHLY * tolerance).error)
 }
 
 function outermost(contour: Contour, node: PathNode, k: number): Wish | undefined {

@@ -24,9 +24,9 @@ export interface Looked {
 }
 
 /** What each look takes, for one node, beside the quickest. */
-const OF_PIECE = 6
-const ADVICE = 40
-const BETWEEN = 8
+const OF_PIECE = 4
+const ADVICE = 6
+const BETWEEN = 0.08
 
 /**
  * The same step by step, what is quick first: what was found so far can be shown, and the rest be called off.

@@ -1,8 +1,12 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { combineAreas } from '../combine/combine'
 import type { Area } from '../combine/divide'
 import { parsePathData } from '../formats/pathData'
+import { distance } from '../geometry/point'
 import { ringedOf } from '../path/enclosing'
+import { transformContour } from '../path/pieces'
+import { cases } from '../testing/cases'
 import { necksOf, widened } from './necks'
 
 const WIDTH = 6
@@ -55,4 +59,33 @@ test('what is nowhere thin has no neck, nor does a tip', () => {
 	expect(necksOf(area('M20 20H180V180H20Z'), WIDTH)).toEqual([])
 	expect(necksOf(area('M20 180L100 20L180 180Z'), WIDTH)).toEqual([])
 	expect(necksOf(area('M20 20H180V180H20ZM60 60H140V140H60Z'), WIDTH)).toEqual([])
+})
+
+test('a bar between two discs is a neck wherever it lies if it is thinner than asked, and none if it is thicker', () => {
+	const any = fc.record({
+		x: fc.double({ min: -3000, max: 3000, noNaN: true }),
+		y: fc.double({ min: -3000, max: 3000, noNaN: true }),
+		turn: fc.double({ min: 0, max: 7, noNaN: true }),
+		thick: fc.double({ min: 0.15, max: 1.6, noNaN: true }),
+		long: fc.double({ min: 1, max: 12, noNaN: true }),
+	})
+	fc.assert(
+		fc.property(any, ({ x, y, turn, thick, long }) => {
+			// What is hardly thinner than asked, or hardly long, is lost in how roughly pieces are shrunk and grown.
+			if (thick > 0.8 && thick < 1.05) return
+			const [half, reach] = [(thick * WIDTH) / 2, 3 * WIDTH + (long * WIDTH) / 2]
+			const disc = (cx: number) =>
+				`M${cx - 3 * WIDTH} 0a${3 * WIDTH} ${3 * WIDTH} 0 1 1 ${6 * WIDTH} 0a${3 * WIDTH} ${3 * WIDTH} 0 1 1 ${-6 * WIDTH} 0Z`
+			const parts = parsePathData(
+				`${disc(-reach)}${disc(reach)}M${-reach} ${-half}H${reach}V${half}H${-reach}Z`,
+			)
+			const [cos, sin] = [Math.cos(turn), Math.sin(turn)]
+			const contours = parts.map((one) => transformContour(one, [cos, sin, -sin, cos, x, y]))
+			const merged = combineAreas('merge', [{ contours, rule: 'nonzero' }])
+			const found = necksOf({ contours: merged, rule: 'nonzero' }, WIDTH)
+			expect(found.length).toBe(thick < 1 ? 1 : 0)
+			for (const { at } of found) expect(distance(at, [x, y])).toBeLessThan(WIDTH)
+		}),
+		{ numRuns: cases(60) },
+	)
 })

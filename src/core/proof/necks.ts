@@ -2,11 +2,14 @@ import { combineAreas } from '../combine/combine'
 import type { Area } from '../combine/divide'
 import { offset, outlineStroke } from '../combine/offset'
 import { fitPolyline } from '../fit/fitPolyline'
+import { type Box, boxContains, growBox } from '../geometry/box'
+import { clipRing } from '../geometry/clipRing'
 import { distance, mix, type Point } from '../geometry/point'
 import { boundsOf, flattenContour } from '../path/contour'
 import { ringedOf } from '../path/enclosing'
-import type { Contour } from '../path/model'
+import { type Contour, newId } from '../path/model'
 import { dense, middleOf, toRing } from './rings'
+import { thinPlaces } from './thinPlaces'
 
 /** A place where what is filled is thinner than a width and yet holds together what is thicker. */
 export interface Neck {
@@ -22,6 +25,31 @@ export interface Neck {
  * @param width px
  */
 export function necksOf(area: Area, width: number): Neck[] {
+	return thinPlaces(area, width).flatMap((box) => {
+		// What the box cuts through may be thin along its sides: that is none of the area's own.
+		const cut = (p: Point) => !boxContains(growBox(box, -width / 50), p)
+		return necksWithin(clipped(area, box, width * MIDDLE), width).filter(
+			({ sides }) => !sides.some((side) => side.some(cut)),
+		)
+	})
+}
+
+/** What lies of an area within a box, as polygons. */
+function clipped({ contours, rule }: Area, box: Box, tolerance: number): Area {
+	const rings = contours.map((contour) => clipRing(flattenContour(contour, tolerance), box))
+	return {
+		contours: rings.filter((ring) => ring.length > 2).map(polygonOf),
+		rule,
+	}
+}
+
+const polygonOf = (ring: readonly Point[]): Contour => ({
+	id: newId(),
+	nodes: ring.map((at) => ({ id: newId(), at, kind: 'corner' })),
+	closed: true,
+})
+
+function necksWithin(area: Area, width: number): Neck[] {
 	const roughly = { tolerance: width * ROUGHLY, fewest: false }
 	const shrunk = offset(area.contours, -width / 2, { rule: area.rule, ...roughly })
 	if (shrunk.length === 0) return []

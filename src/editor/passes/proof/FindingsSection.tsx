@@ -20,6 +20,7 @@ import { chosenPieces, selectContour, withPieces } from '@/store/selection'
 import { LimitFields } from './LimitFields'
 import { type ListedKind, listed, mendable, withMended } from './listed'
 import { mendingOf } from './mending'
+import { idsOf } from './proofing'
 import { proofSlice } from './proofSlice'
 
 const PURPOSES = [
@@ -33,16 +34,17 @@ export function FindingsSection() {
 	const { open, slices, edges } = useWorkbench()
 	const sheet = useSheetAtRest()
 	const locked = useOpenSheet((state) => state.readOnly)
-	const stale = useSlice(
-		proofSlice,
-		({ of, by, purpose: now, own }) => of !== sheet.pieces || by?.purpose !== now || by.own !== own,
-	)
+	const chosen = useOpenSheet((state) => idsOf(chosenPieces(state.selection)))
+	const stale = useSlice(proofSlice, ({ of, by, purpose: now, own, chosenOnly }) => {
+		const only = chosenOnly ? chosen : ''
+		return of !== sheet.pieces || by?.purpose !== now || by.own !== own || by.only !== only
+	})
 	// What was found of pieces as they were, or by other limits, is not mended in them as they are.
 	const readOnly = locked || stale
 	const findings = useSlice(proofSlice, (state) => state.findings)
 	const share = useSlice(proofSlice, (state) => state.share)
 	const chosenOnly = useSlice(proofSlice, (state) => state.chosenOnly)
-	const some = useOpenSheet((state) => chosenPieces(state.selection).size > 0)
+	const some = chosen !== ''
 	const purpose = useSlice(proofSlice, (state) => state.purpose)
 	const proof = useMemo(() => slices.of(proofSlice), [slices])
 	const { left = NONE } = sheet

@@ -5,6 +5,9 @@ import type { Look } from './proofSlice'
 /** The cut-out is painted in the shape's place. */
 const NOTHING_ON_WHITE: Silhouette = { ground: '#ffffff', shape: 'transparent' }
 
+/** Whether the photo is to be seen cut out by the pieces. */
+export const isCutOut = ({ ground }: Look): boolean => ground === 'cut out'
+
 /** How a look shows the shape. */
 export function silhouetteOf({ ground, colour, mirrored, upsideDown, divider }: Look): Silhouette {
 	const inks =

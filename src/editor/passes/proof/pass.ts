@@ -1,8 +1,9 @@
 import { lazy } from 'react'
-import type { PassDef } from '@/editor/session/definitions'
+import type { PassDef, Service } from '@/editor/session/definitions'
+import { fetched } from '@/editor/session/services'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { paintAgainst } from '../against/paintAgainst'
-import { silhouetteOf } from './look'
+import { isCutOut, silhouetteOf } from './look'
 import type { paintCutOut } from './paintCutOut'
 import type { paintFindings } from './paintFindings'
 import { PROOF_PARTS } from './parts'
@@ -10,6 +11,31 @@ import { proofSlice } from './proofSlice'
 
 /** They come with the card: they know all kinds of findings. */
 let painters: readonly [typeof paintCutOut, typeof paintFindings] | null = null
+
+/** What nobody asked for waits until the page has been there for so long, ms: opening comes first. */
+const RESTED_MS = 5000
+
+/** What could spoil the artwork is looked for once there is some, and opening is over. */
+const proofingOnceRested: Service = (context) => {
+	let rested = false
+	const service = fetched(
+		({ open, desk }) =>
+			open.sheet().pieces.length > 0 && (rested || desk.getState().pass.id === 'proof'),
+		({ open, desk }, look) => {
+			const timer = setTimeout(() => {
+				rested = true
+				look()
+			}, RESTED_MS)
+			const unwatch = [open, desk].map((store) => store.subscribe(look))
+			return () => {
+				clearTimeout(timer)
+				for (const end of unwatch) end()
+			}
+		},
+		() => import('./proofing').then((m) => m.proofing),
+	)
+	return service(context)
+}
 
 /** The shape alone. */
 export const proofPass: PassDef = {
@@ -19,6 +45,14 @@ export const proofPass: PassDef = {
 	purpose: 'Judge the shape by itself, the photo away.',
 	tools: [nodesTool],
 	shows: (slices) => silhouetteOf(slices.of(proofSlice).getState().look),
+	services: [
+		proofingOnceRested,
+		fetched(
+			({ slices }) => isCutOut(slices.of(proofSlice).getState().look),
+			({ slices }, look) => slices.of(proofSlice).subscribe(look),
+			() => import('./cuttingOutLook').then((m) => m.cuttingOutLook),
+		),
+	],
 	parts: PROOF_PARTS,
 	figure: ({ openOutlines, pieces }, slices) => {
 		if (pieces === 0) return null
@@ -39,7 +73,7 @@ export const proofPass: PassDef = {
 			},
 		},
 	],
-	OnCanvas: lazy(() => import('./OnCanvas').then((m) => ({ default: m.OnCanvas }))),
+	OnCanvas: lazy(() => import('./Divider').then((m) => ({ default: m.Divider }))),
 	Strip: lazy(() => import('./ProofStrip').then((m) => ({ default: m.ProofStrip }))),
 	overlays: {
 		paint: (ctx, viewport, { slices, sheet }) => {

@@ -32,7 +32,12 @@ export interface ProofState {
 	/** What was noticed last; `null` until something was looked at. */
 	readonly findings: readonly Finding[] | null
 	/** What they were looked for by; under other limits they may be none. */
-	readonly by: Pick<ProofState, 'purpose' | 'own'> | null
+	readonly by:
+		| (Pick<ProofState, 'purpose' | 'own'> & {
+				/** Ids of the pieces that were looked at alone, in order; '' where all were. */
+				readonly only: string
+		  })
+		| null
 	/** How far the proof of them has come, 0 to 1: below 1 the list is not whole. */
 	readonly share: number
 	/** Only the pieces chosen are looked at. */
