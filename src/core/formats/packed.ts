@@ -1,3 +1,4 @@
+import { byteAt, at as numberAt } from '../geometry/numbers'
 import { type Contour, type NodeKind, newId, type PathNode } from '../path/model'
 
 /** Outlines as flat lists, which go from a worker to the page as they are. Their ids do not go along. */
@@ -47,11 +48,14 @@ export function unpackContours(packed: PackedContours): Contour[] {
 	const { coordinates } = packed
 	let node = 0
 	let next = 0
-	const point = (): [number, number] => [coordinates[next++] ?? 0, coordinates[next++] ?? 0]
+	const point = (): [number, number] => [
+		numberAt(coordinates, next++),
+		numberAt(coordinates, next++),
+	]
 	return Array.from(packed.outlines, (flags, i): Contour => {
 		const nodes: PathNode[] = []
 		for (let left = packed.counts[i] ?? 0; left > 0; left--) {
-			const byte = packed.nodes[node++] ?? 0
+			const byte = byteAt(packed.nodes, node++)
 			const [id, at, kind] = [newId(), point(), KINDS[byte & KIND] ?? 'corner']
 			if (byte & IN)
 				nodes.push(

@@ -1,4 +1,5 @@
 import { arcToCubics } from '../geometry/arc'
+import { at } from '../geometry/numbers'
 import { add, mix, type Point, samePoint, scale, subtract } from '../geometry/point'
 import { contourHull, isStraight, segmentCubic, segments, withHandles } from '../path/contour'
 import { inferKinds } from '../path/kinds'
@@ -116,7 +117,7 @@ function largest(contours: readonly Contour[]): readonly Contour[] {
 		return Math.max(maxX - minX, maxY - minY)
 	})
 	const least = sizes.toSorted().at(-SKETCH_OUTLINES) ?? 0
-	const found = contours.filter((_, i) => (sizes[i] ?? 0) >= least)
+	const found = contours.filter((_, i) => at(sizes, i) >= least)
 	// Of very many of one size some from everywhere.
 	const every = found.length / SKETCH_OUTLINES
 	return found.filter((_, i) => Math.floor(i / every) > Math.floor((i - 1) / every))

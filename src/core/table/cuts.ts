@@ -1,6 +1,7 @@
 import { offset } from '../combine/offset'
 import { windingNumber } from '../combine/winding'
 import { type Arc, arcLengthOf, arcsOf, pointOnArc } from '../geometry/arcs'
+import { item } from '../geometry/numbers'
 import {
 	add,
 	cross,
@@ -138,7 +139,7 @@ function withTabs(arcs: readonly Arc[], count: number, width: number): Arc[][] {
 	})
 	const bounds = [0, ...edges.flat(), length]
 	return Array.from({ length: count + 1 }, (_, n) =>
-		between(arcs, bounds[2 * n] ?? 0, bounds[2 * n + 1] ?? length),
+		between(arcs, item(bounds, 2 * n), bounds[2 * n + 1] ?? length),
 	)
 }
 

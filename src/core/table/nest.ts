@@ -1,5 +1,6 @@
 import { type Affine, composeAffine } from '../geometry/affine'
 import { boxOf } from '../geometry/box'
+import { byteAt, item } from '../geometry/numbers'
 import { turnAbout } from '../geometry/placement'
 import type { Point } from '../geometry/point'
 import { flattenContour, isFilled } from '../path/contour'
@@ -142,13 +143,13 @@ function cellsIn(
 		crossings.sort((a, b) => a - b)
 		// What lies in an opening is left free of others: one span from edge to edge of each part.
 		for (let k = 0; k + 1 < crossings.length; k += 2) {
-			const from = Math.floor(((crossings[k] ?? 0) - ox - beside) / CELL_MM)
-			const to = Math.ceil(((crossings[k + 1] ?? 0) - ox + beside) / CELL_MM)
+			const from = Math.floor((item(crossings, k) - ox - beside) / CELL_MM)
+			const to = Math.ceil((item(crossings, k + 1) - ox + beside) / CELL_MM)
 			cells.fill(1, Math.max(0, from), Math.min(cells.length, to))
 			const next = crossings[k + 2]
 			const until = next === undefined ? to : Math.floor((next - ox - beside) / CELL_MM)
 			for (let x = Math.max(0, to); x < Math.min(cells.length, until); x++)
-				between[x] = (between[x] ?? 0) + 1
+				between[x] = byteAt(between, x) + 1
 		}
 	}
 	// Edges that run within the row are in it, however thin.

@@ -1,5 +1,6 @@
 import { displayList } from '../../artwork/displayList'
 import { arcsOf } from '../../geometry/arcs'
+import { item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { isStraight, segmentCubic, segments } from '../../path/contour'
 import { cuttingOrder } from '../../path/cuttingOrder'
@@ -131,7 +132,7 @@ const INDEXED = [
 function nearestIndex(colour: string): number {
 	const own = shares(colour)
 	const away = INDEXED.map((one) =>
-		shares(one).reduce((sum, v, n) => sum + (v - (own[n] ?? 0)) ** 2, 0),
+		shares(one).reduce((sum, v, n) => sum + (v - item(own, n)) ** 2, 0),
 	)
 	return away.indexOf(Math.min(...away)) + 1
 }

@@ -1,5 +1,6 @@
 import { composeAffine, IDENTITY } from '../../geometry/affine'
 import type { Box } from '../../geometry/box'
+import { item as valueAt } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
@@ -180,8 +181,8 @@ function meanOf(stops: readonly Stop[]): Colour {
 	let before: Stop = { at: 0, colour: stops[0]?.colour ?? BLACK }
 	const sum = [0, 0, 0, 0]
 	const add = (colour: Colour, share: number) => {
-		for (const i of [0, 1, 2]) sum[i] = (sum[i] ?? 0) + (colour[i] ?? 0) * colour[3] * share
-		sum[3] = (sum[3] ?? 0) + colour[3] * share
+		for (const i of [0, 1, 2]) sum[i] = valueAt(sum, i) + (colour[i] ?? 0) * colour[3] * share
+		sum[3] = valueAt(sum, 3) + colour[3] * share
 	}
 	for (const stop of [...stops, { at: 1, colour: stops.at(-1)?.colour ?? BLACK }]) {
 		const at = Math.max(before.at, stop.at)
@@ -215,8 +216,9 @@ function patternColour(reader: Reader, pattern: SvgElement): Colour | 'nothing' 
 		if (paint?.kind !== 'colour' || !flat) continue
 		const share = Math.min(1, areaOf(item) / tile) * flat.alpha * item.opacity
 		// What is laid on covers what was there.
-		for (const i of [0, 1, 2]) sum[i] = (sum[i] ?? 0) * (1 - share) + (paint.colour[i] ?? 0) * share
-		sum[3] = (sum[3] ?? 0) * (1 - share) + share
+		for (const i of [0, 1, 2])
+			sum[i] = valueAt(sum, i) * (1 - share) + (paint.colour[i] ?? 0) * share
+		sum[3] = valueAt(sum, 3) * (1 - share) + share
 	}
 	const mean = weighted(sum)
 	return mean[3] > 0 ? mean : 'nothing'

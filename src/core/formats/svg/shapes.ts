@@ -1,5 +1,6 @@
 import { ellipseCubics } from '../../geometry/arc'
 import type { Cubic } from '../../geometry/cubic'
+import { item } from '../../geometry/numbers'
 import { type Contour, newId } from '../../path/model'
 import { type PathSyntaxError, readPathData } from '../pathData'
 import type { Declared } from './styles'
@@ -118,7 +119,7 @@ function polyline(numbers: readonly number[], closed: boolean): Contour {
 	const count = Math.floor(numbers.length / 2)
 	const nodes = Array.from({ length: count }, (_, i) => ({
 		id: newId(),
-		at: [numbers[2 * i] ?? 0, numbers[2 * i + 1] ?? 0] as const,
+		at: [item(numbers, 2 * i), item(numbers, 2 * i + 1)] as const,
 		kind: 'corner' as const,
 	}))
 	return { id: newId(), nodes, closed }

@@ -1,4 +1,4 @@
-import { at } from '../../geometry/numbers'
+import { at, floatAt, item } from '../../geometry/numbers'
 import { levelsOf } from '../../path/hex'
 import { coloursOf } from '../colours'
 
@@ -16,7 +16,7 @@ const ROUNDS = 24
 export function counted(colours: Float32Array): Weighted {
 	const cells = new Map<number, [number, number, number, number]>()
 	for (let k = 0; k + 2 < colours.length; k += 3) {
-		const [x, y, z] = [colours[k] ?? 0, colours[k + 1] ?? 0, colours[k + 2] ?? 0]
+		const [x, y, z] = [floatAt(colours, k), floatAt(colours, k + 1), floatAt(colours, k + 2)]
 		const cell = (v: number) => Math.floor(v / CELL) + 256
 		const key = (cell(x) * 512 + cell(y)) * 512 + cell(z)
 		const sum = cells.get(key)
@@ -105,7 +105,7 @@ export function nearestMean(means: Float64Array, x: number, y: number, z: number
 
 function apart(colours: Float64Array, n: number, means: readonly number[], m: number): number {
 	let sum = 0
-	for (let c = 0; c < 3; c++) sum += (at(colours, n + c) - (means[m + c] ?? 0)) ** 2
+	for (let c = 0; c < 3; c++) sum += (at(colours, n + c) - item(means, m + c)) ** 2
 	return sum
 }
 

@@ -1,4 +1,4 @@
-import { byteAt } from '../../geometry/numbers'
+import { at, byteAt } from '../../geometry/numbers'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour, isFilled } from '../../path/contour'
 import type { Paint, Piece } from '../../path/model'
@@ -26,20 +26,21 @@ const MOST_PX = 60_000
 export function palette(from: Pixels | readonly Piece[], count: number): Swatch[] {
 	const all = isPixels(from) ? counted(someColours(from)) : paintsOf(from)
 	const means = kMeans(all, count)
+	if (means.length === 0) return []
 	const shares = new Float64Array(means.length / 3)
 	let whole = 0
 	for (const [n, weight] of all.weights.entries()) {
 		const own = nearestMean(
 			means,
-			all.colours[3 * n] ?? 0,
-			all.colours[3 * n + 1] ?? 0,
-			all.colours[3 * n + 2] ?? 0,
+			at(all.colours, 3 * n),
+			at(all.colours, 3 * n + 1),
+			at(all.colours, 3 * n + 2),
 		)
-		shares[own] = (shares[own] ?? 0) + weight
+		shares[own] = at(shares, own) + weight
 		whole += weight
 	}
 	return Array.from(shares, (share, g) => ({
-		colour: hexOf(means[3 * g] ?? 0, means[3 * g + 1] ?? 0, means[3 * g + 2] ?? 0),
+		colour: hexOf(at(means, 3 * g), at(means, 3 * g + 1), at(means, 3 * g + 2)),
 		share: share / (whole || 1),
 	})).sort((a, b) => b.share - a.share)
 }

@@ -1,5 +1,5 @@
 import { type Box, joinBoxes } from '../../geometry/box'
-import { byteAt, floatAt } from '../../geometry/numbers'
+import { byteAt, floatAt, item } from '../../geometry/numbers'
 import { contourBounds } from '../../path/contour'
 import type { Contour } from '../../path/model'
 import { coloursOf } from '../colours'
@@ -128,8 +128,8 @@ export function discColour(picture: Pixels): string {
 	for (let k = 0; k < width * height; k++) {
 		const [x, y] = [(k % width) + 0.5 - width / 2, Math.floor(k / width) + 0.5 - height / 2]
 		if (Math.hypot(x, y) > reach) continue
-		for (const c of [0, 1, 2]) sum[c] = (sum[c] ?? 0) + floatAt(colours, 3 * k + c)
+		for (const c of [0, 1, 2]) sum[c] = item(sum, c) + floatAt(colours, 3 * k + c)
 		count++
 	}
-	return hexOf((sum[0] ?? 0) / count, (sum[1] ?? 0) / count, (sum[2] ?? 0) / count)
+	return hexOf(item(sum, 0) / count, item(sum, 1) / count, item(sum, 2) / count)
 }

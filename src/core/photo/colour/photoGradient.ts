@@ -1,5 +1,5 @@
 import { boxOf } from '../../geometry/box'
-import { floatAt, item } from '../../geometry/numbers'
+import { byteAt, floatAt, intAt, item, at as numberAt } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { type Gradient, roundAt } from '../../path/gradients'
 import { levelsOf } from '../../path/hex'
@@ -51,8 +51,8 @@ export function photoGradient(
 		(k): Point => [(k % photo.width) + 0.5, Math.floor(k / photo.width) + 0.5],
 	)
 	const levels = Float64Array.from({ length: 3 * kept.length }, (_, i) => {
-		const k = kept[Math.floor(i / 3)] ?? 0
-		return photo.data[4 * k + (i % 3)] ?? 0
+		const k = intAt(kept, Math.floor(i / 3))
+		return byteAt(photo.data, 4 * k + (i % 3))
 	})
 	const colours = coloursOf(photo, kept)
 	const box = boxOf(at)
@@ -92,15 +92,15 @@ function fittedLinear(at: readonly Point[], levels: Float64Array): Fit {
 		yy += y * y
 		for (const c of [0, 1, 2]) {
 			const slope = item(slopes, c)
-			slope[0] += x * (levels[3 * k + c] ?? 0)
-			slope[1] += y * (levels[3 * k + c] ?? 0)
+			slope[0] += x * numberAt(levels, 3 * k + c)
+			slope[1] += y * numberAt(levels, 3 * k + c)
 		}
 	}
 	// A plane through each channel, then the axis that their slopes have in common.
 	const det = xx * yy - xy * xy || 1
 	const planes = slopes.map(([sx, sy]) => [(yy * sx - xy * sy) / det, (xx * sy - xy * sx) / det])
 	const sum = (i: 0 | 1, j: 0 | 1) =>
-		planes.reduce((all, plane) => all + (plane[i] ?? 0) * (plane[j] ?? 0), 0)
+		planes.reduce((all, plane) => all + item(plane, i) * item(plane, j), 0)
 	const angle = Math.atan2(2 * sum(0, 1), sum(0, 0) - sum(1, 1)) / 2
 	const way: Point = [Math.cos(angle), Math.sin(angle)]
 	const along = Float64Array.from(at, ([x, y]) => x * way[0] + y * way[1])
@@ -168,7 +168,7 @@ function stopsAlong(
 	const matrix = Array.from({ length: STOPS }, () => new Float64Array(STOPS))
 	const right = Array.from({ length: STOPS }, () => new Float64Array(3))
 	for (let k = 0; k < count; k++) {
-		const { n, t } = between(shares[k] ?? 0, last)
+		const { n, t } = between(numberAt(shares, k), last)
 		for (const [a, wa] of [
 			[n, 1 - t],
 			[n + 1, t],
@@ -178,19 +178,19 @@ function stopsAlong(
 				[n + 1, t],
 			] as const) {
 				const row = item(matrix, a)
-				row[b] = (row[b] ?? 0) + wa * wb
+				row[b] = numberAt(row, b) + wa * wb
 			}
 			const side = item(right, a)
-			for (const c of [0, 1, 2]) side[c] = (side[c] ?? 0) + wa * (levels[3 * k + c] ?? 0)
+			for (const c of [0, 1, 2]) side[c] = numberAt(side, c) + wa * numberAt(levels, 3 * k + c)
 		}
 	}
 	const solved = solve(matrix, right)
 	let error = 0
 	for (let k = 0; k < count; k++) {
-		const { n, t } = between(shares[k] ?? 0, last)
+		const { n, t } = between(numberAt(shares, k), last)
 		for (const c of [0, 1, 2]) {
 			const mixed = (1 - t) * (solved[n]?.[c] ?? 0) + t * (solved[n + 1]?.[c] ?? 0)
-			error += (mixed - (levels[3 * k + c] ?? 0)) ** 2
+			error += (mixed - numberAt(levels, 3 * k + c)) ** 2
 		}
 	}
 	const stops = solved.map((rgb, n): Stop => ({ at: n / last, colour: hexOfLevels(rgb) }))
@@ -209,8 +209,8 @@ function solve(matrix: readonly Float64Array[], right: readonly Float64Array[]):
 		// A hair of likeness to the neighbours, so that there is always one answer.
 		for (const m of [n - 1, n + 1])
 			if (m >= 0 && m < matrix.length) {
-				held[n] = (held[n] ?? 0) + 1e-6
-				held[m] = (held[m] ?? 0) - 1e-6
+				held[n] = numberAt(held, n) + 1e-6
+				held[m] = numberAt(held, m) - 1e-6
 			}
 		return held
 	})
@@ -220,11 +220,11 @@ function solve(matrix: readonly Float64Array[], right: readonly Float64Array[]):
 			const factor = (a[m]?.[n] ?? 0) / (a[n]?.[n] || 1)
 			for (let k = n; k < a.length; k++) {
 				const row = item(a, m)
-				row[k] = (row[k] ?? 0) - factor * (a[n]?.[k] ?? 0)
+				row[k] = numberAt(row, k) - factor * (a[n]?.[k] ?? 0)
 			}
 			for (const c of [0, 1, 2]) {
 				const side = item(b, m)
-				side[c] = (side[c] ?? 0) - factor * (b[n]?.[c] ?? 0)
+				side[c] = numberAt(side, c) - factor * (b[n]?.[c] ?? 0)
 			}
 		}
 	for (let n = a.length - 1; n >= 0; n--)
@@ -247,7 +247,7 @@ function flatResidual(colours: Float32Array): number {
 		(c) => colours.reduce((sum, v, i) => (i % 3 === c ? sum + v : sum), 0) / count,
 	)
 	let sum = 0
-	for (let i = 0; i < colours.length; i++) sum += (floatAt(colours, i) - (mean[i % 3] ?? 0)) ** 2
+	for (let i = 0; i < colours.length; i++) sum += (floatAt(colours, i) - item(mean, i % 3)) ** 2
 	return Math.sqrt(sum / count) / NOTICEABLE
 }
 
@@ -256,7 +256,7 @@ function residualOf(shares: Float64Array, stops: readonly Stop[], colours: Float
 	const levels = stops.map(({ colour }) => levelsOf(colour))
 	const data = new Uint8ClampedArray(4 * shares.length)
 	for (let k = 0; k < shares.length; k++) {
-		const { n, t } = between(shares[k] ?? 0, last)
+		const { n, t } = between(numberAt(shares, k), last)
 		for (const c of [0, 1, 2])
 			data[4 * k + c] = (1 - t) * (levels[n]?.[c] ?? 0) + t * (levels[n + 1]?.[c] ?? 0)
 	}

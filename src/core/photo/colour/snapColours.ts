@@ -1,3 +1,4 @@
+import { at, item } from '../../geometry/numbers'
 import type { Paint, Piece, Stop } from '../../path/model'
 import { coloursIn } from '../../path/paint'
 import { kMeans, labOf, nearestMean } from './kMeans'
@@ -36,16 +37,16 @@ export function snapColours(pieces: readonly Piece[], count: number): SnappedCol
 		most,
 	)
 	const groupOf = all.map((_, n) =>
-		nearestMean(means, places[3 * n] ?? 0, places[3 * n + 1] ?? 0, places[3 * n + 2] ?? 0),
+		nearestMean(means, at(places, 3 * n), at(places, 3 * n + 1), at(places, 3 * n + 2)),
 	)
 	const heads = new Map<number, string>()
 	for (const [n, colour] of all.entries()) {
-		const group = groupOf[n] ?? 0
+		const group = item(groupOf, n)
 		const head = heads.get(group)
 		if (head === undefined || (uses.get(colour) ?? 0) > (uses.get(head) ?? 0))
 			heads.set(group, colour)
 	}
-	const becomes = new Map(all.map((colour, n) => [colour, heads.get(groupOf[n] ?? 0) ?? colour]))
+	const becomes = new Map(all.map((colour, n) => [colour, heads.get(item(groupOf, n)) ?? colour]))
 	return {
 		pieces: pieces.map((piece) => painted(piece, becomes)),
 		moves: [...becomes]

@@ -151,9 +151,9 @@ function smoothedColours(photo: Pixels, grid: Grid): Float32Array {
 				const x = clamp(x0 + Math.floor(((i + 0.5) * factor) / steps), photo.width)
 				const y = clamp(y0 + Math.floor(((j + 0.5) * factor) / steps), photo.height)
 				const from = 4 * (y * photo.width + x)
-				for (const c of [0, 1, 2]) sum[c] = (sum[c] ?? 0) + byteAt(photo.data, from + c)
+				for (const c of [0, 1, 2]) sum[c] = item(sum, c) + byteAt(photo.data, from + c)
 			}
-		for (const c of [0, 1, 2]) data[4 * k + c] = (sum[c] ?? 0) / steps ** 2
+		for (const c of [0, 1, 2]) data[4 * k + c] = item(sum, c) / steps ** 2
 		data[4 * k + 3] = 255
 	}
 	return mean3(mean3(coloursOf({ width, height, data }), width), width)

@@ -1,3 +1,5 @@
+import { floatAt } from '../../geometry/numbers'
+
 /** A Gaussian is three averages over boxes, one after the other (Kovesi, 2010). */
 const TIMES = 3
 
@@ -44,11 +46,11 @@ function averaged(
 	for (let line = 0; line < count; line++) {
 		const begin = line * next
 		let sum = 0
-		for (let k = 0; k < Math.min(radius, length); k++) sum += values[begin + k * step] ?? 0
+		for (let k = 0; k < Math.min(radius, length); k++) sum += floatAt(values, begin + k * step)
 		for (let k = 0; k < length; k++) {
-			if (k + radius < length) sum += values[begin + (k + radius) * step] ?? 0
+			if (k + radius < length) sum += floatAt(values, begin + (k + radius) * step)
 			out[begin + k * step] = sum * share
-			if (k - radius >= 0) sum -= values[begin + (k - radius) * step] ?? 0
+			if (k - radius >= 0) sum -= floatAt(values, begin + (k - radius) * step)
 		}
 	}
 	return out

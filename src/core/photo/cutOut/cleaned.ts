@@ -1,3 +1,4 @@
+import { byteAt, floatAt } from '../../geometry/numbers'
 import { LIGHT, levelOfLight } from '../light'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'
@@ -27,16 +28,16 @@ export function cleaned(photo: Pixels, cover: Float32Array): Pixels {
 	const away = distances(cover, width, height)
 	const inside = spread(
 		photo,
-		(at) => (away[at] ?? 0) > SURE_PX || isRidge(away, at, width),
+		(at) => floatAt(away, at) > SURE_PX || isRidge(away, at, width),
 		REACH_PX,
 	)
-	const outside = spread(photo, (at) => (away[at] ?? 0) < -SURE_PX, REACH_PX)
+	const outside = spread(photo, (at) => floatAt(away, at) < -SURE_PX, REACH_PX)
 	const edge = new Uint32Array(bandOf(away, inside.known, outside.known))
 	const mix = { photo: photo.data, away, edge, inside: inside.data, outside: outside.data }
 	const soft = softnessOf(mix)
 	const data = new Uint8ClampedArray(photo.data)
 	for (let at = 0; at < away.length; at++) {
-		const d = away[at] ?? 0
+		const d = floatAt(away, at)
 		if (d > SURE_PX || d < -REACH_PX || !inside.known[at]) continue
 		const alpha = outside.known[at] ? share(d, soft) : 0
 		for (let c = 4 * at; c < 4 * at + 3; c++) {
@@ -50,7 +51,7 @@ export function cleaned(photo: Pixels, cover: Float32Array): Pixels {
 
 /** The middle of what is too thin to have an inside: as deep in it as what lies to both sides. */
 function isRidge(away: Float32Array, at: number, width: number): boolean {
-	const own = away[at] ?? 0
+	const own = floatAt(away, at)
 	return (
 		own >= RIDGE_PX &&
 		[1, width].some((by) => own >= (away[at + by] ?? 0) && own >= (away[at - by] ?? 0))
@@ -76,11 +77,11 @@ function softnessOf({ photo, away, edge, inside, outside }: Mix): number {
 		let sum = 0
 		for (let k = 0; k < edge.length; k += step) {
 			const at = edge[k] ?? 0
-			const alpha = share(away[at] ?? 0, soft)
+			const alpha = share(floatAt(away, at), soft)
 			for (let c = 4 * at; c < 4 * at + 3; c++) {
 				const ground = lightOf(outside[c])
 				const mixed = levelOfLight(ground + alpha * (lightOf(inside[c]) - ground))
-				sum += Math.min(MOST_OFF, ((photo[c] ?? 0) - mixed) ** 2)
+				sum += Math.min(MOST_OFF, (byteAt(photo, c) - mixed) ** 2)
 			}
 		}
 		if (sum < best.sum) best = { soft, sum }
@@ -96,7 +97,7 @@ const MOST_OFF = 30 * 30
 function bandOf(away: Float32Array, inside: Uint8Array, outside: Uint8Array): number[] {
 	const band: number[] = []
 	for (let at = 0; at < away.length; at++)
-		if (Math.abs(away[at] ?? 0) <= SURE_PX && inside[at] && outside[at]) band.push(at)
+		if (Math.abs(floatAt(away, at)) <= SURE_PX && inside[at] && outside[at]) band.push(at)
 	return band
 }
 
@@ -120,5 +121,5 @@ function quantile(v: number): number {
 
 /** A lens mixes light, not levels. */
 function lightOf(level = 0): number {
-	return LIGHT[level] ?? 0
+	return floatAt(LIGHT, level)
 }

@@ -1,3 +1,4 @@
+import { floatAt } from '../../geometry/numbers'
 import { flattenContour } from '../../path/contour'
 import type { Contour, FillRule } from '../../path/model'
 
@@ -53,6 +54,6 @@ function addSpan(cover: Float32Array, row: number, width: number, from: number, 
 	for (let x = Math.floor(a); x < b; x++) {
 		const part = Math.min(b, x + 1) - Math.max(a, x)
 		const at = row + x
-		cover[at] = Math.min(1, (cover[at] ?? 0) + share * part)
+		cover[at] = Math.min(1, floatAt(cover, at) + share * part)
 	}
 }

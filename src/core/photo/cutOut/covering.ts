@@ -1,3 +1,4 @@
+import { byteAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
 
 /**
@@ -20,7 +21,7 @@ export function covering(
 			const at = (dx: number, dy: number) => {
 				const column = Math.min(width - 1, Math.max(0, x0 + dx))
 				const row = Math.min(height - 1, Math.max(0, y0 + dy))
-				return data[4 * (row * width + column) + c] ?? 0
+				return byteAt(data, 4 * (row * width + column) + c)
 			}
 			const upper = at(0, 0) + (at(1, 0) - at(0, 0)) * fx
 			const lower = at(0, 1) + (at(1, 1) - at(0, 1)) * fx

@@ -1,4 +1,5 @@
 import { offset } from '../../combine/offset'
+import { byteAt, floatAt, item } from '../../geometry/numbers'
 import { levelsOf } from '../../path/hex'
 import type { Contour, FillRule } from '../../path/model'
 import type { Pixels } from '../pixels'
@@ -60,7 +61,7 @@ export function cutOut(
 	const soft = feather > 0 ? blurred(cover, width, height, feather / 4) : cover
 	// The lens mixed colours at the object's edge, however far inside it the cut runs.
 	const { data } = clean ? cleaned(photo, whole) : { data: new Uint8ClampedArray(photo.data) }
-	for (let at = 0; at < soft.length; at++) data[4 * at + 3] = Math.round(255 * (soft[at] ?? 0))
+	for (let at = 0; at < soft.length; at++) data[4 * at + 3] = Math.round(255 * floatAt(soft, at))
 	return { width, height, data }
 }
 
@@ -79,7 +80,7 @@ function within(
 export function maskOf(picture: Pixels): Pixels {
 	const data = new Uint8ClampedArray(picture.data.length)
 	for (let at = 0; at < data.length; at += 4) {
-		const level = picture.data[at + 3] ?? 0
+		const level = byteAt(picture.data, at + 3)
 		data[at] = data[at + 1] = data[at + 2] = level
 		data[at + 3] = 255
 	}
@@ -94,15 +95,15 @@ export function laidOn(picture: Pixels, backdrop: Backdrop | null, shadow: Shado
 	const data = new Uint8ClampedArray(picture.data.length)
 	for (let at = 0; at < width * height; at++) {
 		const p = 4 * at
-		const over = (picture.data[p + 3] ?? 0) / 255
+		const over = byteAt(picture.data, p + 3) / 255
 		const shade = dark?.[at] ?? 0
 		const below = ground?.(at % width, Math.floor(at / width))
 		// The shadow is black, over the ground or over nothing.
 		const under = below ? 1 : shade
 		const alpha = over + under * (1 - over)
 		for (let c = 0; c < 3; c++) {
-			const beneath = below ? (below[c] ?? 0) * (1 - shade) : 0
-			const mixed = (picture.data[p + c] ?? 0) * over + beneath * under * (1 - over)
+			const beneath = below ? item(below, c) * (1 - shade) : 0
+			const mixed = byteAt(picture.data, p + c) * over + beneath * under * (1 - over)
 			data[p + c] = alpha > 0 ? mixed / alpha : 0
 		}
 		data[p + 3] = 255 * alpha
@@ -121,13 +122,13 @@ function shadowOf(
 ): Float32Array {
 	const { width, height, data } = picture
 	const alpha = new Float32Array(width * height)
-	for (let at = 0; at < alpha.length; at++) alpha[at] = (data[4 * at + 3] ?? 0) / 255
+	for (let at = 0; at < alpha.length; at++) alpha[at] = byteAt(data, 4 * at + 3) / 255
 	const way = (angle * Math.PI) / 180
 	const fallen = moved(alpha, width, height, Math.cos(way) * distance, Math.sin(way) * distance)
 	const dark = blurred(fallen, width, height, blur / 2)
 	const foot = contact > 0 ? footOf(alpha, width, height) : null
 	return dark.map((v, at) => {
-		const near = foot ? contact * Math.min(1, foot[at] ?? 0) : 0
+		const near = foot ? contact * Math.min(1, floatAt(foot, at)) : 0
 		return 1 - (1 - strength * v) * (1 - near)
 	})
 }
@@ -158,7 +159,7 @@ function moved(
 		const from = y - sy
 		if (from < 0 || from >= height) continue
 		for (let x = Math.max(0, sx); x < Math.min(width, width + sx); x++)
-			out[y * width + x] = values[from * width + x - sx] ?? 0
+			out[y * width + x] = floatAt(values, from * width + x - sx)
 	}
 	return out
 }

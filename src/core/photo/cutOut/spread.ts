@@ -1,3 +1,4 @@
+import { byteAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
 
 /**
@@ -85,9 +86,9 @@ function averageAround(
 	let [r, g, b, n] = [0, 0, 0, 0]
 	for (const other of around(at, width, height)) {
 		if (!known[other]) continue
-		r += data[4 * other] ?? 0
-		g += data[4 * other + 1] ?? 0
-		b += data[4 * other + 2] ?? 0
+		r += byteAt(data, 4 * other)
+		g += byteAt(data, 4 * other + 1)
+		b += byteAt(data, 4 * other + 2)
 		n++
 	}
 	return n > 0 ? [r / n, g / n, b / n] : null

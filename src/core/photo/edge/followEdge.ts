@@ -146,7 +146,7 @@ function besideLaid(laid: readonly Float64Array[], ends: readonly Point[]): (p: 
 	const cells = new Set<string>()
 	for (const way of laid)
 		for (let k = 0; k + 1 < way.length; k += 2) {
-			const p: Point = [way[k] ?? 0, way[k + 1] ?? 0]
+			const p: Point = [at(way, k), at(way, k + 1)]
 			if (ends.every((end) => distance(end, p) > MEETS_PX))
 				for (const dy of [-1, 0, 1])
 					for (const dx of [-1, 0, 1])
@@ -260,7 +260,7 @@ function steadied(way: readonly Point[]): Point[] {
 		if (dot(into, out) < STEADY_TURN) return p
 		let [x, y, whole] = [0, 0, 0]
 		for (let k = -reach; k <= reach; k++) {
-			const weight = STEADY[Math.abs(k)] ?? 0
+			const weight = item(STEADY, Math.abs(k))
 			const [qx, qy] = item(way, i + k)
 			x += weight * qx
 			y += weight * qy

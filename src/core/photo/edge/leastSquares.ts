@@ -52,13 +52,13 @@ export function leastSquares(
 		const by = size / dot(way, moved)
 		if (!Number.isFinite(by)) break
 		for (let k = 0; k < count; k++) {
-			x[k] = (x[k] ?? 0) + by * (way[k] ?? 0)
-			rest[k] = (rest[k] ?? 0) - by * (moved[k] ?? 0)
+			x[k] = at(x, k) + by * at(way, k)
+			rest[k] = at(rest, k) - by * at(moved, k)
 		}
 		scaled = rest.map((value, k) => value / (diagonal[k] || 1))
 		const next = dot(rest, scaled)
 		const share = next / size
-		for (let k = 0; k < count; k++) way[k] = (scaled[k] ?? 0) + share * (way[k] ?? 0)
+		for (let k = 0; k < count; k++) way[k] = at(scaled, k) + share * at(way, k)
 		size = next
 	}
 	return x
@@ -91,6 +91,6 @@ function normalBand(equations: readonly Equation[], count: number) {
 
 function dot(a: Float64Array, b: Float64Array): number {
 	let sum = 0
-	for (let k = 0; k < a.length; k++) sum += (a[k] ?? 0) * (b[k] ?? 0)
+	for (let k = 0; k < a.length; k++) sum += at(a, k) * at(b, k)
 	return sum
 }

@@ -1,4 +1,5 @@
 import { type Affine, applyAffine, invertAffine } from '../../geometry/affine'
+import { at } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 
 /** How a photo's px and a sheet's lie on each other. */
@@ -43,6 +44,6 @@ export function placing(place: Affine): Placing {
 /** A way x0, y0, x1, y1 … with each of its places mapped. */
 export function flatOnto(path: Float64Array, map: (p: Point) => Point): Float64Array {
 	const placed = new Float64Array(path.length)
-	for (let i = 0; i + 1 < path.length; i += 2) placed.set(map([path[i] ?? 0, path[i + 1] ?? 0]), i)
+	for (let i = 0; i + 1 < path.length; i += 2) placed.set(map([at(path, i), at(path, i + 1)]), i)
 	return placed
 }

@@ -1,4 +1,4 @@
-import { floatAt, intAt } from '../../geometry/numbers'
+import { at, floatAt, intAt } from '../../geometry/numbers'
 import { cross, distance, type Point, subtract } from '../../geometry/point'
 import { WAY_X, WAY_Y } from '../eightWays'
 import { type EdgeField, logAt, toneAt, turnAt } from './edgeField'
@@ -83,7 +83,7 @@ export class Prices {
 		const rows = this.known.length / this.stride
 		for (const way of this.like.laid ?? [])
 			for (let k = 0; k + 1 < way.length; k += 2) {
-				const p: Point = [way[k] ?? 0, way[k + 1] ?? 0]
+				const p: Point = [at(way, k), at(way, k + 1)]
 				if (ends.some((end) => distance(end, p) <= MEETS_PX)) continue
 				const [x, y] = [Math.floor(p[0]) - this.left, Math.floor(p[1]) - this.top]
 				if (x < LAID_PX || y < LAID_PX || x >= this.stride - LAID_PX || y >= rows - LAID_PX)

@@ -1,4 +1,4 @@
-import { item } from '../../geometry/numbers'
+import { item, at as numberAt } from '../../geometry/numbers'
 import { add, distance, length, type Point, scale, subtract, unit } from '../../geometry/point'
 import type { Contour, PathNode } from '../../path/model'
 import { settleSince } from '../../path/nodes'
@@ -107,7 +107,7 @@ function step(
 		samples.map((one) => ({ ...one, contour: 0 })),
 	)
 	const free = nodes.map(
-		({ id }, k) => (support[k] ?? 0) >= LEAST_SAMPLES && (!only || only.has(id)),
+		({ id }, k) => item(support, k) >= LEAST_SAMPLES && (!only || only.has(id)),
 	)
 	const columns = unknownsOf(contour, free)
 	const count = columns.reduce((sum, own) => sum + own.length, 0)
@@ -127,7 +127,10 @@ function step(
 	const by = leastSquares(equations, count, { damping: DAMPING, stays: STAYS })
 	const changed = nodes.map((node, k) => {
 		const own = columns[k] ?? []
-		return own.reduce((now, unknown, c) => unknown.apply(now, by[(first[k] ?? 0) + c] ?? 0), node)
+		return own.reduce(
+			(now, unknown, c) => unknown.apply(now, numberAt(by, item(first, k) + c)),
+			node,
+		)
 	})
 	const within = changed.map((node, k) => heldWithin(node, begun.nodes[k] ?? node, reach))
 	return settleSince(contour, { ...contour, nodes: within })
@@ -140,7 +143,7 @@ export function supportOf(contours: readonly Contour[], samples: readonly EdgeSa
 		const counts = new Array<number>(nodes.length).fill(0)
 		for (const { segment, edge } of groups.get(k) ?? []) {
 			if (Number.isNaN(edge)) continue
-			for (const n of [segment, (segment + 1) % nodes.length]) counts[n] = (counts[n] ?? 0) + 1
+			for (const n of [segment, (segment + 1) % nodes.length]) counts[n] = item(counts, n) + 1
 		}
 		return counts
 	})
@@ -236,11 +239,11 @@ function termsOf(
 	const straight = !from.out && !to.in
 	const along = ([x, y]: Point) => x * outward[0] + y * outward[1]
 	const leaving = (columns[segment] ?? []).map(({ at, out }, c): [number, number] => [
-		(first[segment] ?? 0) + c,
+		item(first, segment) + c,
 		straight ? u * along(at) : b0 * along(at) + b1 * along(from.out ? out : at),
 	])
 	const arriving = (columns[next] ?? []).map(({ at, in: into }, c): [number, number] => [
-		(first[next] ?? 0) + c,
+		item(first, next) + c,
 		straight ? t * along(at) : b3 * along(at) + b2 * along(to.in ? into : at),
 	])
 	return [...leaving, ...arriving]

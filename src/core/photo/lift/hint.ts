@@ -1,5 +1,5 @@
 import { type Box, boxOf } from '../../geometry/box'
-import { item } from '../../geometry/numbers'
+import { at, item } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import type { Contour } from '../../path/model'
 import { type Grid, insideOf } from '../inside'
@@ -90,7 +90,7 @@ export function regionOf(hint: LiftHint, width: number, height: number): Box {
 }
 
 const pairs = (points: Float64Array): Point[] =>
-	Array.from({ length: points.length >> 1 }, (_, i) => [points[2 * i] ?? 0, points[2 * i + 1] ?? 0])
+	Array.from({ length: points.length >> 1 }, (_, i) => [at(points, 2 * i), at(points, 2 * i + 1)])
 
 /** Whether the middles of two strokes run over each other. */
 function meet(one: Stroke, other: Stroke): boolean {

@@ -163,7 +163,7 @@ const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[valu
 /** The colour about a place, `#rrggbb`. @param at px of the photo, within it */
 export function colourAt(photo: Pixels, at: Point): string {
 	const round = placesRound(photo, Math.floor(at[0]), Math.floor(at[1]))
-	const levels = [0, 1, 2].map((c) => medianOf(round.map((k) => photo.data[4 * k + c] ?? 0)))
+	const levels = [0, 1, 2].map((c) => medianOf(round.map((k) => byteAt(photo.data, 4 * k + c))))
 	return `#${levels.map((level) => level.toString(16).padStart(2, '0')).join('')}`
 }
 

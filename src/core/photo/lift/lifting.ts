@@ -2,7 +2,7 @@ import { offset } from '../../combine/offset'
 import { isSelfCrossing } from '../../combine/selfCrossing'
 import { fitPolyline } from '../../fit/fitPolyline'
 import { type Fitted, spliced } from '../../fit/spliced'
-import { item } from '../../geometry/numbers'
+import { at, item } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { ringWinding } from '../../geometry/polygon'
 import type { Contour } from '../../path/model'
@@ -162,10 +162,7 @@ function stageOf(
 	const places = dabs.flatMap(({ points }) =>
 		Array.from(
 			{ length: points.length >> 1 },
-			(_, n): Point => [
-				((points[2 * n] ?? 0) - left) / scale,
-				((points[2 * n + 1] ?? 0) - top) / scale,
-			],
+			(_, n): Point => [(at(points, 2 * n) - left) / scale, (at(points, 2 * n + 1) - top) / scale],
 		),
 	)
 	const shown = withoutThin(inside, width, finest)
