@@ -19,34 +19,73 @@ import { NoSheet, NothingToTake } from '@/store/newSheets'
 /** What a person is told: what happened, that nothing was lost, what to do. */
 export function messageFor(error: unknown, file?: string): string {
 	const what = file ? `“${file}”` : 'The file'
-	if (error instanceof PictureRefused)
-		return `${what} ${pictureMessage(error.why)} Nothing was changed.`
-	if (error instanceof SvgSyntaxError || error instanceof PathSyntaxError)
-		return `${what} could not be taken over. ${error.message} Nothing was changed.`
-	if (error instanceof NothingToTake)
-		return `${what} holds no paths or shapes that could become pieces.${holds(error)} Nothing was changed.`
-	if (error instanceof SheetUnsound)
-		return `${what} holds numbers that no sheet can keep. Nothing was changed.`
-	if (error instanceof PhotoMissing)
-		return `The photo ${what} is no longer kept in this browser, so it cannot be shown. The pieces are as they were. Bring the picture in again and it can take its place.`
-	if (error instanceof NoSheet)
-		return `${what} holds no sheet of Skiagram that could be read. Nothing was changed.`
-	if (error instanceof StorageFull)
-		return 'This browser’s storage for Skiagram is full. What is on screen is kept as long as this tab is open: export it now, then delete sheets that you no longer need.'
-	if (error instanceof StorageRefused)
-		return 'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.'
-	if (error instanceof JobFailed) return `${error.what} ${FAILED[error.failure]}`
-	if (error instanceof SheetBusy)
-		return 'This sheet is being worked on in another tab. Close it there, or change it there. Nothing was changed.'
-	if (error instanceof PictureNotDrawn)
-		return `A picture of ${error.width} × ${error.height} px could not be drawn; up to ${MAX_PICTURE_PX} px a side can. Nothing was changed: choose a smaller width.`
-	if (error instanceof CannotCut) return CUT_MESSAGES[error.problem]
-	if (error instanceof CannotJoin) return JOIN_MESSAGES[error.problem]
+	for (const { kind, says } of TOLD) if (error instanceof kind) return says(error, what)
 	if (error instanceof DOMException && error.name in REFUSED)
 		return REFUSED[error.name as keyof typeof REFUSED]
 	const detail = error instanceof Error ? error.message : String(error)
 	return `Something went wrong: ${detail}. Your sheet is as it was.`
 }
+
+interface Told<E extends Error> {
+	readonly kind: abstract new (...given: never[]) => E
+	says(error: E, what: string): string
+}
+
+const told = <E extends Error>(kind: Told<E>['kind'], says: Told<E>['says']): Told<E> => ({
+	kind,
+	says,
+})
+
+const notTakenOver = ({ message }: Error, what: string) =>
+	`${what} could not be taken over. ${message} Nothing was changed.`
+
+/** What is said of each kind of problem. */
+const TOLD = [
+	told(PictureRefused, ({ why }, what) => `${what} ${pictureMessage(why)} Nothing was changed.`),
+	told(SvgSyntaxError, notTakenOver),
+	told(PathSyntaxError, notTakenOver),
+	told(
+		NothingToTake,
+		(error, what) =>
+			`${what} holds no paths or shapes that could become pieces.${holds(error)} Nothing was changed.`,
+	),
+	told(
+		SheetUnsound,
+		(_, what) => `${what} holds numbers that no sheet can keep. Nothing was changed.`,
+	),
+	told(
+		PhotoMissing,
+		(_, what) =>
+			`The photo ${what} is no longer kept in this browser, so it cannot be shown. The pieces are as they were. Bring the picture in again and it can take its place.`,
+	),
+	told(
+		NoSheet,
+		(_, what) => `${what} holds no sheet of Skiagram that could be read. Nothing was changed.`,
+	),
+	told(
+		StorageFull,
+		() =>
+			'This browser’s storage for Skiagram is full. What is on screen is kept as long as this tab is open: export it now, then delete sheets that you no longer need.',
+	),
+	told(
+		StorageRefused,
+		() =>
+			'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.',
+	),
+	told(JobFailed, ({ what, failure }) => `${what} ${FAILED[failure]}`),
+	told(
+		SheetBusy,
+		() =>
+			'This sheet is being worked on in another tab. Close it there, or change it there. Nothing was changed.',
+	),
+	told(
+		PictureNotDrawn,
+		({ width, height }) =>
+			`A picture of ${width} × ${height} px could not be drawn; up to ${MAX_PICTURE_PX} px a side can. Nothing was changed: choose a smaller width.`,
+	),
+	told(CannotCut, ({ problem }) => CUT_MESSAGES[problem]),
+	told(CannotJoin, ({ problem }) => JOIN_MESSAGES[problem]),
+] as readonly Told<Error>[]
 
 /** What the browser says no to, by its exceptions' names; files are written whole or not at all. */
 const REFUSED = {
