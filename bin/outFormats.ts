@@ -11,13 +11,17 @@ import {
 } from '../src/core/cutting'
 import {
 	FORMATS,
+	type Format,
 	formatSvg,
 	mmPerPx,
 	outgoing,
+	type PictureFormat,
 	type Sheet,
 	transformContour,
 } from '../src/core/index'
 import { UsageError } from './usage'
+
+const SHARP = { 'image/png': 'png', 'image/jpeg': 'jpeg', 'image/webp': 'webp' } as const
 
 /** How a drawing is written. */
 export interface OutWish {
@@ -29,22 +33,22 @@ export interface OutWish {
 	readonly size?: { readonly mm: number } | { readonly px: number }
 }
 
-const PICTURES: Readonly<Record<string, 'png' | 'jpeg' | 'webp'>> = {
-	'.png': 'png',
-	'.jpg': 'jpeg',
-	'.jpeg': 'jpeg',
-	'.webp': 'webp',
+/** Endings by which a file is called that has another ending here. */
+const ALSO: Readonly<Record<string, string>> = { '.jpeg': '.jpg' }
+const PROGRAM = '.nc'
+
+/** What a file is written as, by its ending: single drawings and pictures; of two alike, the first. */
+function formatBy(extension: string): Format | undefined {
+	const own = ALSO[extension] ?? extension
+	return FORMATS.find(
+		(one) => one.extension === own && !(one.kind === 'picture' && one.pixels.sizes),
+	)
 }
 
 /** The endings of files that drawings can be written to. */
 export const OUT_EXTENSIONS: readonly string[] = [
-	'.svg',
-	'.pdf',
-	'.eps',
-	'.dxf',
-	'.nc',
-	...Object.keys(PICTURES),
-]
+	...new Set([...FORMATS.map(({ extension }) => extension), PROGRAM, ...Object.keys(ALSO)]),
+].filter((extension) => extension === PROGRAM || formatBy(extension))
 
 /** A sheet as the contents of a file, by the file's ending; SVG where it has none. */
 export async function contentFor(
@@ -54,16 +58,14 @@ export async function contentFor(
 ): Promise<string | Uint8Array> {
 	// What has no ending, such as a device, takes a drawing as it came.
 	const extension = extname(path).toLowerCase() || '.svg'
-	const picture = PICTURES[extension]
 	const page = pageOf(sheet, wish)
-	if (picture) return pictureOf(page, picture, wish)
-	if (extension === '.nc') return programOf(page, wish)
-	if (extension === '.svg') return formatSvg(page, { digits: wish.digits })
-	const format = FORMATS.find((one) => one.extension === extension && !one.pixels)
+	if (extension === PROGRAM) return programOf(page, wish)
+	const format = formatBy(extension)
 	if (!format)
 		throw new UsageError(`Files end in ${OUT_EXTENSIONS.join(', ')}, not in “${extension}”.`)
-	const parts = await format.write(page, { curves: wish.tolerance ?? 0 })
-	return Buffer.concat(parts.map((part) => Buffer.from(part)))
+	if (format.kind === 'picture') return pictureOf(page, format, wish)
+	if (format.kind === 'sheet') return format.write(page, [])
+	return format.write(page, { digits: wish.digits, curves: wish.tolerance ?? 0 })
 }
 
 function pageOf(sheet: Sheet, { size }: OutWish): Sheet {
@@ -73,7 +75,7 @@ function pageOf(sheet: Sheet, { size }: OutWish): Sheet {
 
 async function pictureOf(
 	page: Sheet,
-	type: 'png' | 'jpeg' | 'webp',
+	{ pixels: { type, opaque } }: PictureFormat,
 	{ size }: OutWish,
 ): Promise<Uint8Array> {
 	const width = Math.round(size && 'px' in size ? size.px : page.width)
@@ -83,8 +85,8 @@ async function pictureOf(
 		`$1 width="${width}px" height="${height}px"`,
 	)
 	const drawn = sharp(Buffer.from(svg))
-	return (type === 'jpeg' ? drawn.flatten({ background: '#ffffff' }) : drawn)
-		.toFormat(type)
+	return (opaque ? drawn.flatten({ background: '#ffffff' }) : drawn)
+		.toFormat(SHARP[type])
 		.toBuffer()
 }
 

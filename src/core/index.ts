@@ -33,9 +33,10 @@ export {
 	type Format,
 	type FormatOption,
 	type FormatSettings,
-	type Parts,
+	type PictureFormat,
 	type PixelKind,
 	startingSettings,
+	type TextFormat,
 } from './formats/format'
 export { FORMATS, groundOf, svgFormat } from './formats/formats'
 export {

@@ -123,9 +123,9 @@ export function Home({ demo }: { demo: boolean }) {
 	const exportSheet = (sheet: SheetSummary) =>
 		act(async () => {
 			const loaded = await browserLibrary().load(sheet.id)
-			const parts = await svgFormat.write(loaded.sheet, startingSettings(svgFormat))
+			const text = await svgFormat.write(loaded.sheet, startingSettings(svgFormat))
 			const fileName = `${fileStem(sheet.name)}${svgFormat.extension}`
-			await saveFile(parts, fileName, svgFormat.mimeType)
+			await saveFile([text], fileName, svgFormat.mimeType)
 		})
 
 	return (

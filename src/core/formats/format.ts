@@ -1,4 +1,5 @@
 import type { Sheet } from '../path/model'
+import type { CarriedPhoto } from './svg/sheetFile'
 
 /** A setting of a format: one of a few values. */
 export interface FormatOption {
@@ -12,9 +13,6 @@ export interface FormatOption {
 /** Settings by the options' ids. */
 export type FormatSettings = Readonly<Record<string, number>>
 
-/** The contents of a file, in parts. */
-export type Parts = readonly (string | Uint8Array<ArrayBuffer>)[]
-
 /** What a drawing is made that goes out as pixels. */
 export interface PixelKind {
 	readonly type: 'image/png' | 'image/jpeg' | 'image/webp'
@@ -24,8 +22,7 @@ export interface PixelKind {
 	readonly sizes?: readonly number[]
 }
 
-/** A kind of file that artwork goes out as. */
-export interface Format {
+interface Described {
 	readonly id: string
 	readonly name: string
 	/** With its dot. */
@@ -34,15 +31,36 @@ export interface Format {
 	/** One line on what is in the file. */
 	readonly says: string
 	readonly options: readonly FormatOption[]
-	/** Of pictures: `write` gives the SVG that they are drawn from. */
-	readonly pixels?: PixelKind
-	/** The whole sheet goes out, with its photos. */
-	readonly whole?: boolean
-	/** Text that can also be laid on the clipboard. */
-	readonly isText?: boolean
-	/** The file's contents. */
-	write(sheet: Sheet, settings: FormatSettings): Parts | Promise<Parts>
 }
+
+/** Artwork as text. */
+export interface TextFormat extends Described {
+	readonly kind: 'text'
+	/** It is of use on the clipboard. */
+	readonly copied?: boolean
+	write(sheet: Sheet, settings: FormatSettings): Promise<string>
+}
+
+/** Artwork as bytes. */
+export interface BytesFormat extends Described {
+	readonly kind: 'bytes'
+	write(sheet: Sheet, settings: FormatSettings): Promise<Uint8Array<ArrayBuffer>>
+}
+
+/** Artwork as one picture or several, drawn from the SVG of it: they look the same. */
+export interface PictureFormat extends Described {
+	readonly kind: 'picture'
+	readonly pixels: PixelKind
+}
+
+/** The whole sheet, with its photos where these are wished for. */
+export interface SheetFormat extends Described {
+	readonly kind: 'sheet'
+	write(sheet: Sheet, photos: readonly CarriedPhoto[]): Promise<string>
+}
+
+/** A kind of file that artwork goes out as. */
+export type Format = TextFormat | BytesFormat | PictureFormat | SheetFormat
 
 /** A format's settings as they are at first. */
 export function startingSettings({ options }: Format): FormatSettings {

@@ -16,13 +16,15 @@ test('every format has a name of its own, an ending, and writes something with i
 		expect(format.extension).toMatch(/^\.[a-z]+$/)
 		for (const { start, choices } of format.options)
 			expect(choices.map(({ value }) => value)).toContain(start)
-		const parts = await format.write(sheet, startingSettings(format))
-		expect(parts.reduce((sum, part) => sum + part.length, 0)).toBeGreaterThan(0)
+		if (format.kind === 'picture') continue
+		const content = await (format.kind === 'sheet'
+			? format.write(sheet, [])
+			: format.write(sheet, startingSettings(format)))
+		expect(content.length).toBeGreaterThan(0)
 	}
 })
 
-const written = async (settings: FormatSettings, of = sheet) =>
-	(await svgFormat.write(of, settings)).join('')
+const written = async (settings: FormatSettings, of = sheet) => svgFormat.write(of, settings)
 
 test('SVG is as precise as it is set', async () => {
 	const nodes = async (digits: number) =>

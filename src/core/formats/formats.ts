@@ -1,15 +1,23 @@
-import type { Sheet } from '../path/model'
-import type { Format, FormatOption, FormatSettings, PixelKind } from './format'
+import type {
+	BytesFormat,
+	Format,
+	FormatOption,
+	FormatSettings,
+	PictureFormat,
+	SheetFormat,
+	TextFormat,
+} from './format'
 import { formatSvg } from './svg/writeSvg'
 
 /** SVG: standard paths, groups and paints, on a page the size of the sheet. */
-export const svgFormat = {
+export const svgFormat: TextFormat = {
+	kind: 'text',
 	id: 'svg',
 	name: 'SVG',
 	extension: '.svg',
 	mimeType: 'image/svg+xml',
 	says: 'Each piece is one path with its openings and fill rule, in its groups. The photo is not included.',
-	isText: true,
+	copied: true,
 	options: [
 		{
 			id: 'digits',
@@ -49,7 +57,7 @@ export const svgFormat = {
 			],
 		},
 	],
-	write: async (sheet: Sheet, { digits = 3, layout = 0, paths = 0, units = 0 }: FormatSettings) => {
+	write: async (sheet, { digits = 3, layout = 0, paths = 0, units = 0 }) => {
 		const artwork =
 			paths === 1 ? (await import('../artwork/mergedByColour')).mergedByColour(sheet) : sheet
 		const text = formatSvg(artwork, {
@@ -57,17 +65,17 @@ export const svgFormat = {
 			units: units === 1 ? 'px' : 'mm',
 			words: layout === 0,
 		})
-		return [layout === 1 ? text.replace(/>\s+</g, '><') : text]
+		return layout === 1 ? text.replace(/>\s+</g, '><') : text
 	},
-} satisfies Format
+}
 
-const sheetFile: Format = {
+const sheetFile: SheetFormat = {
+	kind: 'sheet',
 	id: 'sheet',
 	name: 'SVG with everything',
 	extension: '.svg',
 	mimeType: 'image/svg+xml',
 	says: 'The sheet itself: what other programs open as a drawing over its photo, and what opens here again with all that is on it.',
-	whole: true,
 	options: [
 		{
 			id: 'photos',
@@ -79,30 +87,33 @@ const sheetFile: Format = {
 			],
 		},
 	],
-	write: async (sheet) => [(await import('./svg/sheetFile')).formatSheetFile(sheet, [])],
+	write: async (sheet, photos) => (await import('./svg/sheetFile')).formatSheetFile(sheet, photos),
 }
 
-const pdf: Format = {
+const pdf: BytesFormat = {
+	kind: 'bytes',
 	id: 'pdf',
 	name: 'PDF',
 	extension: '.pdf',
 	mimeType: 'application/pdf',
 	says: 'One page of vector shapes, as large as it really is: for print, and for programs that open PDF.',
 	options: [],
-	write: async (sheet) => [await (await import('./pdf/writePdf')).writePdf(sheet)],
+	write: async (sheet) => (await import('./pdf/writePdf')).writePdf(sheet),
 }
 
-const eps: Format = {
+const eps: TextFormat = {
+	kind: 'text',
 	id: 'eps',
 	name: 'EPS',
 	extension: '.eps',
 	mimeType: 'application/postscript',
 	says: 'PostScript of level 2, for older machines: gradients become bands of colour, what is see-through is mixed with white.',
 	options: [],
-	write: async (sheet) => [(await import('./eps/writeEps')).writeEps(sheet)],
+	write: async (sheet) => (await import('./eps/writeEps')).writeEps(sheet),
 }
 
-const dxf: Format = {
+const dxf: TextFormat = {
+	kind: 'text',
 	id: 'dxf',
 	name: 'DXF',
 	extension: '.dxf',
@@ -130,26 +141,20 @@ const dxf: Format = {
 			],
 		},
 	],
-	write: async (sheet, { curves = 0, layers = 0 }) => [
+	write: async (sheet, { curves = 0, layers = 0 }) =>
 		(await import('./dxf/writeDxf')).writeDxf(sheet, {
 			curves: curves === 0 ? 'splines' : 'arcs',
 			...(curves > 0 && { tolerance: curves }),
 			layers: layers === 0 ? 'piece' : 'colour',
 		}),
-	],
 }
 
-/** A picture is drawn from the SVG, so that it looks the same. */
 function picture(
-	look: Pick<Format, 'id' | 'name' | 'extension' | 'says'> & { readonly pixels: PixelKind },
+	look: Pick<PictureFormat, 'id' | 'name' | 'extension' | 'says' | 'pixels'>,
 	options: readonly FormatOption[] = [],
-): Format {
-	return {
-		...look,
-		mimeType: look.pixels.sizes ? 'application/zip' : look.pixels.type,
-		options,
-		write: (sheet) => [formatSvg(sheet)],
-	}
+): PictureFormat {
+	const mimeType = look.pixels.sizes ? 'application/zip' : look.pixels.type
+	return { kind: 'picture', ...look, mimeType, options }
 }
 
 const QUALITY: FormatOption = {

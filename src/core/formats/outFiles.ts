@@ -1,9 +1,10 @@
 import { displayList } from '../artwork/displayList'
 import type { Sheet } from '../path/model'
 import { fileStem } from './fileStem'
-import type { Format, FormatSettings, Parts } from './format'
+import type { Format, FormatSettings, PictureFormat } from './format'
 import { groundOf } from './formats'
 import { type Outgoing, outgoing } from './outgoing'
+import { formatSvg } from './svg/writeSvg'
 
 /** What is sent out, and how. */
 export interface OutWish {
@@ -22,7 +23,7 @@ export interface OutWish {
 export interface WrittenFile {
 	readonly name: string
 	readonly type: string
-	readonly parts: Parts
+	readonly content: string | Uint8Array<ArrayBuffer>
 }
 
 /** A picture that goes out: what is to be drawn, and how large. */
@@ -47,12 +48,17 @@ export async function filesOf(
 	const { format, settings } = wish
 	const files: (WrittenFile | DrawnFile)[] = []
 	for (const { stem, page } of pagesOf(sheet, chosen, wish)) {
-		const { pixels, extension, mimeType: type } = format
-		if (pixels?.sizes)
-			for (const size of pixels.sizes)
-				files.push(await drawn(`${stem}-${size}.png`, page, wish, size))
-		else if (pixels) files.push(await drawn(stem + extension, page, wish, pixelWidth(page, wish)))
-		else files.push({ name: stem + extension, type, parts: await format.write(page, settings) })
+		const name = stem + format.extension
+		if (format.kind === 'picture') {
+			const { sizes } = format.pixels
+			const widths = sizes?.map((size) => [`${stem}-${size}.png`, size] as const)
+			for (const [own, width] of widths ?? [[name, pixelWidth(page, wish)] as const])
+				files.push(drawn(own, page, format, settings, width))
+		} else {
+			const content =
+				format.kind === 'sheet' ? format.write(page, []) : format.write(page, settings)
+			files.push({ name, type: format.mimeType, content: await content })
+		}
 	}
 	return files
 }
@@ -75,13 +81,14 @@ function pagesOf(
 	{ what, format, page, strokes, width }: OutWish,
 ): { readonly stem: string; readonly page: Sheet }[] {
 	const stem = fileStem(sheet.name)
-	const square = format.pixels?.sizes !== undefined
+	const pixels = format.kind === 'picture' ? format.pixels : null
+	const square = pixels?.sizes !== undefined
 	const lay = (only?: ReadonlySet<string>) =>
 		outgoing(sheet, {
 			...(only && { only }),
 			page: square ? 'square' : page,
 			strokes,
-			...(width !== undefined && !format.pixels && { widthMm: width }),
+			...(width !== undefined && !pixels && { widthMm: width }),
 		})
 	const names = createNames()
 	const sets: { stem: string; only?: ReadonlySet<string> }[] =
@@ -109,20 +116,20 @@ function createNames(): (name: string) => string {
 	}
 }
 
-async function drawn(
+function drawn(
 	name: string,
 	page: Sheet,
-	{ format, settings }: OutWish,
+	{ pixels: { type, opaque } }: PictureFormat,
+	settings: FormatSettings,
 	width: number,
-): Promise<DrawnFile> {
-	const { type = 'image/png', opaque = false } = format.pixels ?? {}
+): DrawnFile {
 	const ground = groundOf(settings)
 	const { background: _, ...bare } = page
 	const { quality } = settings
 	return {
 		name,
 		type,
-		svg: (await format.write(ground === 'sheet' ? page : bare, settings)).join(''),
+		svg: formatSvg(ground === 'sheet' ? page : bare),
 		width,
 		height: Math.max(1, Math.round((width * page.height) / page.width)),
 		opaque: opaque || ground === 'white',

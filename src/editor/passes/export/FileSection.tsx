@@ -60,9 +60,10 @@ export function FileSection() {
 		[page, sheet],
 	)
 	const { format } = wish
+	const pixels = format.kind === 'picture' ? format.pixels : null
 	return (
 		<>
-			{!wish.format.whole && (
+			{wish.format.kind !== 'sheet' && (
 				<WordChoice
 					label="What"
 					value={what}
@@ -100,7 +101,7 @@ export function FileSection() {
 					))}
 				</TextField>
 			))}
-			{!format.pixels?.sizes && !format.whole && (
+			{!pixels?.sizes && format.kind !== 'sheet' && (
 				<>
 					<WordChoice
 						label="Page"
@@ -113,7 +114,7 @@ export function FileSection() {
 					) : (
 						page && <OutSize page={page} wish={wish} onChange={set} />
 					)}
-					{!format.pixels && (wish.width !== undefined || typeof wish.page === 'object') && (
+					{!pixels && (wish.width !== undefined || typeof wish.page === 'object') && (
 						<SwitchRow
 							label="Strokes grow with it"
 							checked={wish.strokes === 'scale'}
@@ -183,7 +184,7 @@ function SendButtons({
 		})
 	const copy = () =>
 		withFile(async ({ blob }) => {
-			await (format.isText
+			await (format.kind === 'text'
 				? navigator.clipboard.writeText(await blob.text())
 				: navigator.clipboard.write([new ClipboardItem({ [blob.type]: blob })]))
 			showSnack(`${format.name} is on the clipboard.`)
@@ -197,7 +198,10 @@ function SendButtons({
 					`This browser does not share ${format.name} files: save it, and send it from there.`,
 				)
 		})
-	const copies = format.isText || (format.pixels?.type === 'image/png' && !format.pixels.sizes)
+	const copies =
+		format.kind === 'text'
+			? format.copied
+			: format.kind === 'picture' && format.pixels.type === 'image/png' && !format.pixels.sizes
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
 			<Button

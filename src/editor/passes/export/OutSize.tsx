@@ -29,7 +29,7 @@ export function OutSize({
 	wish: ExportWish
 	onChange: (change: { readonly width: number }) => void
 }) {
-	const pixels = wish.format.pixels !== undefined
+	const pixels = wish.format.kind === 'picture'
 	const [unit, setUnit] = useState<LengthUnit>(page.mmPerPx === undefined ? 'px' : 'mm')
 	const shown = pixels ? 'px' : unit
 	const of = pixels ? 1 : MM[unit]
@@ -66,8 +66,8 @@ const PAPER = { longer: 297, shorter: 210, margin: 10 } as const
 const PICTURE = { longer: 1920, shorter: 1080, margin: 60 } as const
 
 /** The page that is offered first to fit artwork into: level where the artwork is. */
-export function pageFor(page: Sheet | null, { pixels }: ExportWish['format']): GivenPage {
-	const { longer, shorter, margin } = pixels ? PICTURE : PAPER
+export function pageFor(page: Sheet | null, { kind }: ExportWish['format']): GivenPage {
+	const { longer, shorter, margin } = kind === 'picture' ? PICTURE : PAPER
 	const level = page !== null && page.width > page.height
 	return { width: level ? longer : shorter, height: level ? shorter : longer, margin }
 }
@@ -82,7 +82,7 @@ export function GivenSize({
 	wish: ExportWish
 	onChange: (given: GivenPage) => void
 }) {
-	const pixels = wish.format.pixels !== undefined
+	const pixels = wish.format.kind === 'picture'
 	const [chosen, setUnit] = useState<LengthUnit>('mm')
 	const unit = pixels ? 'px' : chosen
 	const of = pixels ? 1 : MM[unit]

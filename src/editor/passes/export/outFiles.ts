@@ -29,14 +29,14 @@ export async function outFiles(
 	wish: ExportWish,
 	makers: Makers,
 ): Promise<OutFile[] | null> {
-	if (wish.format.whole) return wholeSheet(sheet, wish, makers)
+	if (wish.format.kind === 'sheet') return wholeSheet(sheet, wish, makers)
 	const written = await makers.write(sheet, chosen, wish)
 	if (!written) return null
 	const files: OutFile[] = []
 	for (const file of written) {
 		const { name, type } = file
 		const blob =
-			'svg' in file ? await rasterise(file.svg, file, file) : new Blob([...file.parts], { type })
+			'svg' in file ? await rasterise(file.svg, file, file) : new Blob([file.content], { type })
 		files.push({ name, blob })
 	}
 	return files
