@@ -19,7 +19,7 @@ import { NoSheet, NothingToTake } from '@/store/newSheets'
 /** What a person is told: what happened, that nothing was lost, what to do. */
 export function messageFor(error: unknown, file?: string): string {
 	const what = file ? `“${file}”` : 'The file'
-	for (const { kind, says } of TOLD) if (error instanceof kind) return says(error, what)
+	for (const { kind, says } of all()) if (error instanceof kind) return says(error, what)
 	if (error instanceof DOMException && error.name in REFUSED)
 		return REFUSED[error.name as keyof typeof REFUSED]
 	const detail = error instanceof Error ? error.message : String(error)
@@ -40,7 +40,7 @@ const notTakenOver = ({ message }: Error, what: string) =>
 	`${what} could not be taken over. ${message} Nothing was changed.`
 
 /** What is said of each kind of problem. */
-const TOLD = [
+const all = (): readonly Told<Error>[] => [
 	told(PictureRefused, ({ why }, what) => `${what} ${pictureMessage(why)} Nothing was changed.`),
 	told(SvgSyntaxError, notTakenOver),
 	told(PathSyntaxError, notTakenOver),
@@ -85,7 +85,7 @@ const TOLD = [
 	),
 	told(CannotCut, ({ problem }) => CUT_MESSAGES[problem]),
 	told(CannotJoin, ({ problem }) => JOIN_MESSAGES[problem]),
-] as readonly Told<Error>[]
+]
 
 /** What the browser says no to, by its exceptions' names; files are written whole or not at all. */
 const REFUSED = {

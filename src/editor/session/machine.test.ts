@@ -1,10 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import type { Point } from '@/core'
+import { fitPolyline } from '@/core/fitting'
 import { cases } from '@/core/testing/cases'
 import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
+import { gradientMachine } from '@/editor/tools/gradient'
 import { nodesMachine } from '@/editor/tools/nodes/nodes'
 import { penMachine } from '@/editor/tools/pen/pen'
+import { pencilMachine } from '@/editor/tools/pencil'
+import { takeColourMachine } from '@/editor/tools/takeColour/takeColour'
+import { takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
 import { at, type HandyBench, handyBench } from '@/editor/tools/testing/handyBench'
 import { type Machine, runMachine, type ToolEvent } from './machine'
 
@@ -43,7 +49,10 @@ const anyEvent: fc.Arbitrary<ToolEvent> = fc.oneof(
 			.constantFrom('corner' as const, 'smooth' as const, 'symmetric' as const, 'cusp' as const)
 			.map((kind): ToolEvent => ({ on: 'kind', kind })),
 	},
-	{ weight: 1, arbitrary: fc.constantFrom<ToolEvent>({ on: 'rest' }, { on: 'leave' }) },
+	{
+		weight: 1,
+		arbitrary: fc.constantFrom<ToolEvent>({ on: 'rest' }, { on: 'leave' }, { on: 'cancel' }),
+	},
 )
 
 const OUTLINES = ['M20 20H100V100H20Z', 'M140 40C180 40 200 80 200 120L150 160']
@@ -57,11 +66,25 @@ function watched(bench: HandyBench): string[] {
 	return calls
 }
 
+const FREEHAND = {
+	wish: () => ({ smoothing: 2, settling: true }),
+	nextName: () => 'Drawn',
+	fit: () => fitPolyline,
+}
+const SEEN = {
+	state: () => takeColourSlice.start,
+	set: () => {},
+	colourAt: ([x]: Point) => (x > 100 ? null : '#c03020'),
+}
+
 const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Nodes', nodesMachine as Machine<never>],
 	['Arrange pieces', arrangePiecesMachine as Machine<never>],
 	['Arrange photos', arrangePhotosMachine as Machine<never>],
 	['Pen', penMachine(() => 'Piece') as Machine<never>],
+	['Pencil', pencilMachine(FREEHAND) as Machine<never>],
+	['Gradient', gradientMachine as Machine<never>],
+	['Take colour', takeColourMachine(SEEN) as Machine<never>],
 ]
 
 describe.each(MACHINES)('%s', (_, machine) => {
@@ -77,7 +100,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 					const turn = machine.step(state, event, bench)
 					machine.hint(turn.state, bench)
 					machine.overlay(turn.state, bench)
-					machine.cursor(turn.state)
+					machine.cursor(turn.state, bench)
 					expect(state).toEqual(frozen)
 					state = turn.state
 				}
@@ -98,6 +121,7 @@ describe.each(MACHINES)('%s', (_, machine) => {
 					if (event.on === 'key') tool.key(event.input)
 					else if (event.on === 'kind') tool.makeKind?.(event.kind)
 					else if (event.on === 'leave') tool.leave?.()
+					else if (event.on === 'cancel') tool.cancel?.()
 					else if (event.on === 'go-on') tool.goOn?.(event.contour)
 					else if (event.on === 'rest') tool.rest()
 					else if (event.on === 'wish') tool.wished?.()

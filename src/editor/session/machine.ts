@@ -20,6 +20,8 @@ export type ToolEvent =
 	| { readonly on: 'go-on'; readonly contour: string }
 	/** The pointer is gone. */
 	| { readonly on: 'leave' }
+	/** What is being drawn is dropped in place of letting go. */
+	| { readonly on: 'cancel' }
 	/** What it is wished to do is wished otherwise. */
 	| { readonly on: 'wish' }
 	/** What was done last is to be taken back, or done again, before any step of the sheet's. */
@@ -36,6 +38,8 @@ export type Effect =
 	| { readonly do: 'seal' }
 	/** An edit that takes back what the last step did: both are none. */
 	| { readonly do: 'take-back'; readonly label: string; readonly edit: Edit }
+	/** What goes on beside the tool is told something. */
+	| { readonly do: 'tell'; readonly tell: () => void }
 
 /** What a tool may look at. */
 export type Sight = Pick<Bench, 'sheet' | 'selection' | 'snapping' | 'straightOnly' | 'edges'>
@@ -51,6 +55,8 @@ export interface Turn<S> {
 /** A tool as a machine: an event in a state gives the next state and what is to be done. */
 export interface Machine<S> {
 	readonly start: S
+	/** It drops by itself what is being drawn; else letting go is taken back. */
+	readonly drops?: boolean
 	step(state: S, event: ToolEvent, sight: Sight): Turn<S>
 	/** What a click and a drag would do now, and which key changes it. */
 	hint(state: S, sight: Sight): string
@@ -59,7 +65,7 @@ export interface Machine<S> {
 	/** What undo and redo mean before they mean the sheet. */
 	steps?(state: S, sight: Sight): ToolSteps
 	overlay(state: S, sight: Sight): Overlay
-	cursor(state: S): string
+	cursor(state: S, sight: Sight): string
 }
 
 /** What a machine does at each kind of event; what is left out means nothing to it. */
@@ -68,6 +74,7 @@ export interface Handlers<S> {
 	move(state: S, input: PointerInput, sight: Sight): Turn<S>
 	up(state: S, input: PointerInput, sight: Sight): Turn<S>
 	leave?(state: S): Turn<S>
+	cancel?(state: S, sight: Sight): Turn<S>
 	doubleClick?(state: S, input: PointerInput, sight: Sight): Turn<S>
 	key(state: S, input: KeyInput, sight: Sight): Turn<S>
 	makeKind?(state: S, kind: NodeKind, sight: Sight): Turn<S>
@@ -88,6 +95,8 @@ export function stepBy<S>(handlers: Handlers<S>): Machine<S>['step'] {
 				return handlers.key(state, event.input, sight)
 			case 'leave':
 				return handlers.leave?.(state) ?? { state }
+			case 'cancel':
+				return handlers.cancel?.(state, sight) ?? { state }
 			case 'wish':
 				return handlers.wish?.(state, sight) ?? { state }
 			case 'undo':
@@ -119,6 +128,7 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		move: (input) => void take({ on: 'move', input }),
 		up: (input) => void take({ on: 'up', input }),
 		leave: () => void take({ on: 'leave' }),
+		...(machine.drops && { cancel: () => void take({ on: 'cancel' }) }),
 		doubleClick: (input) => void take({ on: 'double-click', input }),
 		key: (input) => take({ on: 'key', input }),
 		makeKind: (kind) => take({ on: 'kind', kind }),
@@ -131,7 +141,7 @@ export function runMachine<S>(machine: Machine<S>, bench: Bench): Tool {
 		rest: () => void take({ on: 'rest' }),
 		hint: () => machine.hint(state, bench),
 		overlay: () => machine.overlay(state, bench),
-		cursor: () => machine.cursor(state),
+		cursor: () => machine.cursor(state, bench),
 	}
 }
 
@@ -146,6 +156,9 @@ function perform(bench: Bench, effect: Effect): void {
 		case 'take-back':
 			bench.takeBack(effect.label, effect.edit)
 			break
+		case 'tell':
+			effect.tell()
+			break
 		case 'seal':
 			bench.seal()
 	}
@@ -157,5 +170,7 @@ export const apply = (label: string, edit: Edit, key?: string): Effect =>
 export const select = (selection: Selection): Effect => ({ do: 'select', selection })
 
 export const takeBack = (label: string, edit: Edit): Effect => ({ do: 'take-back', label, edit })
+
+export const tell = (told: () => void): Effect => ({ do: 'tell', tell: told })
 
 export const SEAL: Effect = { do: 'seal' }

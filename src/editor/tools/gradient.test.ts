@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import { endsOf, type Gradient, type Point } from '@/core'
+import { runMachine } from '@/editor/session/machine'
 import { NOTHING } from '@/store/selection'
-import { createGradientTool } from './gradient'
+import { gradientMachine } from './gradient'
 import { at, handyBench, press } from './testing/handyBench'
 
 function begin() {
 	const bench = handyBench('M100 100H300V300H100Z', 'M400 100H500V200H400Z')
-	const tool = createGradientTool(bench)
+	const tool = runMachine(gradientMachine, bench)
 	const [first] = bench.sheet().pieces
 	const choose = () => bench.select({ ...NOTHING, piece: first?.id ?? null })
 	const drag = (from: Point, to: Point, shift = false) => {

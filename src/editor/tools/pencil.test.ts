@@ -1,20 +1,20 @@
 import { describe, expect, test } from 'vitest'
 import { obeysKind, type Point, polar } from '@/core'
 import { fitPolyline } from '@/core/fitting'
-import { createPencil } from './pencil'
+import { runMachine } from '@/editor/session/machine'
+import { pencilMachine } from './pencil'
 import { at, handyBench, press } from './testing/handyBench'
 
-async function begin(wish = { smoothing: 2, settling: false }) {
+function begin(wish = { smoothing: 2, settling: false }) {
 	const bench = handyBench()
-	const loaded = Promise.resolve(fitPolyline)
-	const pencil = createPencil(bench, {
+	const machine = pencilMachine({
 		wish: () => wish,
 		nextName: () => 'Drawn',
-		fit: () => loaded,
+		fit: () => fitPolyline,
 	})
-	const draw = async (points: readonly Point[], each?: () => void) => {
+	const pencil = runMachine(machine, bench)
+	const draw = (points: readonly Point[], each?: () => void) => {
 		pencil.down(at(points[0] as Point))
-		await loaded
 		for (const p of points.slice(1)) {
 			pencil.move(at(p))
 			each?.()
@@ -39,9 +39,9 @@ const along = (from: number, to: number): Point[] =>
 const wave = along(0, 500)
 
 describe('the Pencil', () => {
-	test('a stroke that comes back to its start is a closed outline with few nodes', async () => {
-		const { bench, pencil, draw } = await begin()
-		await draw(round())
+	test('a stroke that comes back to its start is a closed outline with few nodes', () => {
+		const { bench, pencil, draw } = begin()
+		draw(round())
 		pencil.up(at(round()[0] as Point))
 		const contour = bench.contour()
 		expect(contour.closed).toBe(true)
@@ -52,10 +52,10 @@ describe('the Pencil', () => {
 		expect(bench.sheet().pieces).toEqual([])
 	})
 
-	test('one that ends elsewhere stays open, and is seen as a curve while it is drawn', async () => {
-		const { bench, pencil, draw } = await begin()
+	test('one that ends elsewhere stays open, and is seen as a curve while it is drawn', () => {
+		const { bench, pencil, draw } = begin()
 		let most = 0
-		await draw(wave, () => {
+		draw(wave, () => {
 			most = Math.max(most, bench.contour().nodes.length)
 		})
 		pencil.up(at(wave.at(-1) as Point))
@@ -64,9 +64,9 @@ describe('the Pencil', () => {
 		expect(most).toBeLessThan(20)
 	})
 
-	test('settled, what lies before the last stretch does not move any more', async () => {
-		const { bench, pencil, draw } = await begin({ smoothing: 2, settling: true })
-		await draw(along(0, 1000))
+	test('settled, what lies before the last stretch does not move any more', () => {
+		const { bench, pencil, draw } = begin({ smoothing: 2, settling: true })
+		draw(along(0, 1000))
 		const early = JSON.stringify(bench.contour().nodes.slice(0, 2))
 		for (const p of along(1000, 1200)) pencil.move(at(p))
 		expect(JSON.stringify(bench.contour().nodes.slice(0, 2))).toBe(early)
@@ -74,37 +74,34 @@ describe('the Pencil', () => {
 		for (const k of contour.nodes.keys()) expect(obeysKind(contour, k)).toBe(true)
 	})
 
-	test('a slip of the hand, and one let go by Escape, leave nothing', async () => {
-		const { bench, pencil, draw } = await begin()
-		await draw([
+	test('a slip of the hand, and one let go by Escape, leave nothing', () => {
+		const { bench, pencil, draw } = begin()
+		draw([
 			[20, 20],
 			[22, 21],
 		])
 		pencil.up(at([22, 21]))
 		expect(bench.labels()).toEqual([])
 		expect(bench.sheet().pieces).toEqual([])
-		await draw(wave)
+		draw(wave)
 		expect(press(pencil, 'escape')).toBe(true)
 		expect(bench.sheet().pieces).toEqual([])
 		expect(pencil.hint()).toMatch(/^Press and draw/)
 	})
 
-	test('strokes that are over before the fitter has come are fitted then, each node its own', async () => {
+	test('strokes that are over before the fitter has come are fitted then, each node its own', () => {
 		const bench = handyBench()
-		let come: (fit: typeof fitPolyline) => void = () => {}
-		const late = new Promise<typeof fitPolyline>((resolve) => {
-			come = resolve
-		})
+		let come: typeof fitPolyline | null = null
 		const wish = () => ({ smoothing: 2, settling: false })
-		const pencil = createPencil(bench, { wish, nextName: () => 'Drawn', fit: () => late })
+		const machine = pencilMachine({ wish, nextName: () => 'Drawn', fit: () => come })
+		const pencil = runMachine(machine, bench)
 		for (const points of [wave, wave.map(([x, y]): Point => [x, y + 200])]) {
 			pencil.down(at(points[0] as Point))
 			for (const p of points.slice(1)) pencil.move(at(p))
 			pencil.up(at(points.at(-1) as Point))
 		}
-		come(fitPolyline)
-		await late
-		await Promise.resolve()
+		come = fitPolyline
+		pencil.wished?.()
 		const contours = [bench.contour(0), bench.contour(1)]
 		for (const { nodes } of contours) expect(nodes.length).toBeLessThanOrEqual(10)
 		const ids = contours.flatMap(({ id, nodes }) => [id, ...nodes.map((node) => node.id)])

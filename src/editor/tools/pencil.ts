@@ -11,12 +11,23 @@ import {
 	type Point,
 	removePieces,
 	replaceOutlines,
+	type Sheet,
 } from '@/core'
 import type { ToolDef } from '@/editor/session/definitions'
+import {
+	apply,
+	type Effect,
+	type Machine,
+	runMachine,
+	SEAL,
+	select,
+	stepBy,
+	type Turn,
+} from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
 import type { Slice } from '@/editor/session/slices'
-import { type Bench, NO_OVERLAY, type PointerInput, type Tool } from '@/editor/session/tool'
-import { selectContour } from '@/store/selection'
+import { NO_OVERLAY } from '@/editor/session/tool'
+import { NOTHING } from '@/store/selection'
 
 /** Fits a curve to a stroke; the core's own, which comes when it is first needed. */
 export type Fit = (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
@@ -28,146 +39,145 @@ const SLIP_PX = 6
 /** So many segments at the end of a stroke are still soft where the rest settles. */
 const SOFT_SEGMENTS = 3
 
+/** A stroke as far as it is drawn. */
+interface Stroke {
+	readonly piece: Piece
+	readonly contour: Contour
+	/** It is long enough to be meant, and part of the sheet. */
+	readonly begun: boolean
+	readonly key: string
+	readonly points: readonly Point[]
+	/** What is fitted for good, and the point from which on it is not. */
+	readonly settled: readonly PathNode[]
+	readonly soft: number
+	readonly pixel: number
+}
+
+interface Drawing {
+	readonly stroke: Stroke | null
+	/** The very first strokes may be over before their fitter has come: they are completed then. */
+	readonly over: readonly { readonly stroke: Stroke; readonly closed: boolean }[]
+	readonly strokes: number
+}
+
+/** What the tool needs of what goes on beside it. */
+export interface PencilNeeds {
+	wish(): PencilWish
+	nextName(): string
+	/** `null` until it has come. */
+	fit(): Fit | null
+}
+
 /** Draws freehand: the stroke becomes an outline with few nodes while it is drawn. */
-export function createPencil(
-	bench: Bench,
-	o: { wish: () => PencilWish; nextName: () => string; fit: () => Promise<Fit> },
-): Tool {
-	interface Stroke {
-		readonly piece: Piece
-		readonly contour: Contour
-		/** It is long enough to be meant, and part of the sheet. */
-		begun: boolean
-		readonly key: string
-		readonly points: Point[]
-		/** What is fitted for good, and the point from which on it is not. */
-		settled: readonly PathNode[]
-		soft: number
-		pixel: number
-	}
-	let stroke: Stroke | null = null
-	let fitter: Fit | null = null
-	let loaded: Promise<void> = Promise.resolve()
-	let strokes = 0
-
-	const tolerance = ({ pixel }: Stroke) => Math.max(0.05, o.wish().smoothing * pixel)
-
-	/** The stroke as an outline, as far as it is drawn. */
-	const drawn = (now: Stroke, closed: boolean): Contour => {
-		const { contour, points } = now
-		if (!fitter || points.length < 3) return { ...contour, nodes: asNodes(points) }
-		if (closed) {
-			const whole = fitter(flat(points), { closed, tolerance: tolerance(now) })
-			return { ...whole, id: contour.id }
-		}
-		const fitted = fitter(flat(points.slice(now.soft)), { closed, tolerance: tolerance(now) })
+export function pencilMachine(needs: PencilNeeds): Machine<Drawing> {
+	/** A stroke as an outline, and what of it is settled then. */
+	const drawn = (now: Stroke, closed: boolean): { contour: Contour; stroke: Stroke } => {
+		const { contour, points, pixel } = now
+		const { smoothing, settling } = needs.wish()
+		const tolerance = Math.max(0.05, smoothing * pixel)
+		const fitter = needs.fit()
+		if (!fitter || points.length < 3)
+			return { contour: { ...contour, nodes: asNodes(points) }, stroke: now }
+		if (closed)
+			return {
+				contour: { ...fitter(flat(points), { closed, tolerance }), id: contour.id },
+				stroke: now,
+			}
+		const fitted = fitter(flat(points.slice(now.soft)), { closed, tolerance })
 		const nodes = joined(now.settled, fitted.nodes)
-		if (o.wish().settling) settle(now, nodes)
-		return { ...contour, nodes }
+		return { contour: { ...contour, nodes }, stroke: settling ? settled(now, nodes) : now }
 	}
-
-	/** All but the last few segments stay as they are from now on. */
-	const settle = (now: Stroke, nodes: readonly PathNode[]) => {
-		const keep = nodes.length - SOFT_SEGMENTS
-		const last = nodes[keep - 1]
-		if (!last || keep <= now.settled.length) return
-		const at = nearest(now.points, last.at, now.soft)
-		now.settled = nodes.slice(0, keep)
-		now.soft = at
-	}
-
-	const put = (now: Stroke, contour: Contour) => {
+	const put = (now: Stroke, closed = false): { stroke: Stroke; effect: Effect } => {
+		const { contour, stroke } = drawn(now, closed)
 		const { begun, piece, key } = now
-		now.begun = true
-		bench.apply(
-			'Draw freehand',
-			(sheet) =>
-				begun
-					? replaceOutlines(sheet, [contour])
-					: addPieces(sheet, [{ ...piece, contours: [contour] }]),
-			key,
-		)
+		const edit = (sheet: Sheet) =>
+			begun
+				? replaceOutlines(sheet, [contour])
+				: addPieces(sheet, [{ ...piece, contours: [contour] }])
+		return { stroke: { ...stroke, begun: true }, effect: apply('Draw freehand', edit, key) }
 	}
-
-	const reset = () => {
-		stroke = null
-		bench.seal()
+	const completed = ({ stroke: now, closed }: Drawing['over'][number]): Effect[] => [
+		put(now, closed).effect,
+		select({ ...NOTHING, piece: now.piece.id, contour: now.contour.id }),
+		SEAL,
+	]
+	/** The stroke is taken away again, as if it had not been begun. */
+	const dropped = (state: Drawing): Turn<Drawing> => {
+		const { stroke } = state
+		if (!stroke) return { state }
+		const gone = new Set([stroke.piece.id])
+		const effects = stroke.begun
+			? [apply('Draw freehand', (sheet) => removePieces(sheet, gone), stroke.key), SEAL]
+			: [SEAL]
+		return { state: { ...state, stroke: null }, effects }
 	}
-
-	/** Takes the stroke away again, as if it had not been begun. */
-	const drop = () => {
-		if (!stroke) return
-		const { piece, key, begun } = stroke
-		if (begun)
-			bench.apply('Draw freehand', (sheet) => removePieces(sheet, new Set([piece.id])), key)
-		reset()
-	}
-
-	const finish = (input: PointerInput) => {
-		const now = stroke
-		if (!now) return
-		const [first] = now.points
-		const last = now.points.at(-1)
-		if (!first || !last || !now.begun) return reset()
-		const closed = now.points.length > 8 && distance(first, last) <= input.reach
-		stroke = null
-		const complete = () => {
-			put(now, drawn(now, closed))
-			bench.select(selectContour(bench.sheet(), now.contour.id))
-			bench.seal()
-		}
-		// The very first stroke may be over before its fitter has come.
-		if (fitter) complete()
-		else void loaded.then(complete)
-	}
-
 	return {
-		down: (input) => {
-			loaded = o.fit().then((came) => {
-				fitter = came
-			})
-			const piece = drawnPiece(bench.sheet(), o.nextName(), [])
-			const contour: Contour = {
-				id: newId(),
-				nodes: asNodes([input.at]),
-				closed: false,
-			}
-			stroke = {
-				piece,
-				contour,
-				begun: false,
-				key: `pencil-${++strokes}`,
-				points: [input.at],
-				settled: [],
-				soft: 0,
-				pixel: input.pixel,
-			}
-		},
-		move: (input) => {
-			const last = stroke?.points.at(-1)
-			if (!stroke || !last || distance(last, input.at) < STEP_PX * input.pixel) return
-			stroke.points.push(input.at)
-			if (!stroke.begun && lengthOf(stroke.points) < SLIP_PX * stroke.pixel) return
-			put(stroke, drawn(stroke, false))
-		},
-		up: finish,
-		cancel: drop,
-		doubleClick: () => {},
-		key: ({ key }) => {
-			if (key !== 'escape' || !stroke) return false
-			drop()
-			return true
-		},
-		rest: () => {
-			if (stroke) reset()
-		},
-		hint: () =>
+		start: { stroke: null, over: [], strokes: 0 },
+		drops: true,
+		step: stepBy({
+			down: (state, input, sight) => {
+				const strokes = state.strokes + 1
+				const stroke: Stroke = {
+					piece: drawnPiece(sight.sheet(), needs.nextName(), []),
+					contour: { id: newId(), nodes: asNodes([input.at]), closed: false },
+					begun: false,
+					key: `pencil-${strokes}`,
+					points: [input.at],
+					settled: [],
+					soft: 0,
+					pixel: input.pixel,
+				}
+				return { state: { ...state, stroke, strokes } }
+			},
+			move: (state, input) => {
+				const { stroke } = state
+				const last = stroke?.points.at(-1)
+				if (!stroke || !last || distance(last, input.at) < STEP_PX * input.pixel) return { state }
+				const next = { ...stroke, points: [...stroke.points, input.at] }
+				if (!next.begun && lengthOf(next.points) < SLIP_PX * next.pixel)
+					return { state: { ...state, stroke: next } }
+				const { stroke: now, effect } = put(next)
+				return { state: { ...state, stroke: now }, effects: [effect] }
+			},
+			up: (state, input) => {
+				const { stroke } = state
+				const [first] = stroke?.points ?? []
+				const last = stroke?.points.at(-1)
+				if (!stroke || !first || !last || !stroke.begun)
+					return { state: { ...state, stroke: null }, effects: stroke ? [SEAL] : [] }
+				const closed = stroke.points.length > 8 && distance(first, last) <= input.reach
+				const free = { ...state, stroke: null }
+				if (needs.fit()) return { state: free, effects: completed({ stroke, closed }) }
+				return { state: { ...free, over: [...state.over, { stroke, closed }] } }
+			},
+			cancel: dropped,
+			wish: (state) =>
+				needs.fit()
+					? { state: { ...state, over: [] }, effects: state.over.flatMap(completed) }
+					: { state },
+			key: (state, { key }) =>
+				key === 'escape' && state.stroke ? dropped(state) : { state, unused: true },
+			rest: (state) => ({
+				state: { ...state, stroke: null },
+				effects: state.stroke ? [SEAL] : [],
+			}),
+		}),
+		hint: ({ stroke }) =>
 			stroke
 				? 'Release at the start: close the outline. Release elsewhere: leave it open. Esc: drop it.'
 				: 'Press and draw round the object freehand; it becomes a curve with few nodes.',
 		overlay: () => NO_OVERLAY,
 		cursor: () => 'crosshair',
 	}
+}
+
+/** All but the last few segments stay as they are from now on. */
+function settled(now: Stroke, nodes: readonly PathNode[]): Stroke {
+	const keep = nodes.length - SOFT_SEGMENTS
+	const last = nodes[keep - 1]
+	if (!last || keep <= now.settled.length) return now
+	const soft = nearest(now.points, last.at, now.soft)
+	return { ...now, settled: nodes.slice(0, keep), soft }
 }
 
 /** Nodes that were fitted for good and those that follow, with one tangent where they meet. */
@@ -231,10 +241,19 @@ export const pencilTool: ToolDef = {
 		{ keys: 'Press and draw', does: 'Freehand; let go at the start: close' },
 		{ keys: 'Esc', does: 'Drop the stroke' },
 	],
-	create: ({ bench, open, slices }) =>
-		createPencil(bench, {
-			wish: () => slices.of(pencilSlice).getState(),
+	create: ({ bench, open, slices, refresh }) => {
+		let fit: Fit | null = null
+		const machine = pencilMachine({
+			wish: slices.of(pencilSlice).getState,
 			nextName: () => nextName(open.sheet()),
-			fit: () => import('@/core/fitting').then((m) => m.fitPolyline),
-		}),
+			fit: () => fit,
+		})
+		const tool = runMachine(machine, bench)
+		void import('@/core/fitting').then((came) => {
+			fit = came.fitPolyline
+			tool.wished?.()
+			refresh()
+		})
+		return tool
+	},
 }

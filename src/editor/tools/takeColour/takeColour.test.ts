@@ -1,19 +1,21 @@
 import { describe, expect, test } from 'vitest'
+import { runMachine } from '@/editor/session/machine'
 import { createSlices } from '@/editor/session/slices'
 import { NOTHING } from '@/store/selection'
 import { at, click, handyBench, press } from '../testing/handyBench'
-import { createTakeColour } from './takeColour'
+import { takeColourMachine } from './takeColour'
 import { takeColourSlice } from './takeColourSlice'
 
 function begin() {
 	const bench = handyBench('M100 100H300V300H100Z', 'M400 100H500V200H400Z')
 	const own = createSlices().of(takeColourSlice)
-	const tool = createTakeColour(bench, {
+	const machine = takeColourMachine({
 		state: own.getState,
 		set: (change) => own.setState(change),
 		// A photo that is red on the left, and goes no further than 600 px.
 		colourAt: ([x], ring) => (x > 600 ? null : x < 200 ? '#c03020' : `#0000${ring}`),
 	})
+	const tool = runMachine(machine, bench)
 	const [first, second] = bench.sheet().pieces
 	const choose = () => bench.select({ ...NOTHING, piece: first?.id ?? null })
 	const fills = () => bench.sheet().pieces.map(({ fill }) => fill)
@@ -71,27 +73,24 @@ describe('taking a colour', () => {
 	})
 })
 
-test('a click that is quicker than what colours are worked out with waits for it', async () => {
+test('a click that is quicker than what colours are worked out with waits for it', () => {
 	const bench = handyBench('M100 100H300V300H100Z')
 	const own = createSlices().of(takeColourSlice)
 	let there = false
-	let arrive = () => {}
-	const coming = new Promise<void>((done) => {
-		arrive = () => {
-			there = true
-			done()
-		}
-	})
-	const tool = createTakeColour(bench, {
+	const machine = takeColourMachine({
 		state: own.getState,
 		set: (change) => own.setState(change),
 		colourAt: () => (there ? '#c03020' : null),
-		coming: () => (there ? null : coming),
+		isComing: () => !there,
 	})
+	const tool = runMachine(machine, bench)
 	bench.select({ ...NOTHING, piece: bench.sheet().pieces[0]?.id ?? null })
 	click(tool, [150, 50])
 	expect(bench.labels()).toEqual([])
-	arrive()
-	await coming
+	there = true
+	tool.wished?.()
 	expect(bench.sheet().pieces[0]?.fill).toEqual({ kind: 'solid', colour: '#c03020' })
+	// Once.
+	tool.wished?.()
+	expect(bench.labels()).toEqual(['Take a colour'])
 })
