@@ -1,49 +1,32 @@
 import type { NodeKind } from '@/core'
 
-/** What is seen, or how the canvas answers, while a key is held, whatever the tool. */
-export type BenchHold =
-	| 'photo'
-	| 'artwork'
-	| 'silhouette'
-	| 'outlines'
-	| 'loupe'
-	| 'finely'
-	| 'pan'
-	| 'zoom-box'
-
-/** What a held key makes of a press; each tool names those that mean something to it. */
-export type PressHold =
-	| NodeKind
-	| 'insert'
-	| 'lasso'
-	| 'pull'
-	| 'copy'
-	| 'apart'
-	| 'outside'
-	| 'for-stroke'
-
-/** Shift stands here for the hands that have no keys. */
-export type Hold = BenchHold | PressHold | 'shift'
-
 /** A key that hides, shows or changes something for as long as it is held. */
 export interface HoldDef {
-	readonly hold: Hold
+	readonly hold: string
 	readonly key: string
 	readonly does: string
+	/** What is seen, or how the canvas answers, whatever the tool; else each tool names those that mean something to it. */
+	readonly bench?: true
 	/** What stands on its button at the canvas's edge, where it has one. */
 	readonly button?: string
 }
 
-/** All keys that are held, each with one meaning. */
-export const HOLDS: readonly HoldDef[] = [
-	{ hold: 'pan', key: 'space', does: 'Drag to pan' },
-	{ hold: 'zoom-box', key: 'z', does: 'Drag a box to zoom to it' },
-	{ hold: 'photo', key: 'h', does: 'Hide the photo', button: 'No photo' },
-	{ hold: 'artwork', key: 'j', does: 'Hide the artwork' },
-	{ hold: 'silhouette', key: 'k', does: 'Silhouette' },
-	{ hold: 'outlines', key: ',', does: 'Pieces without their paint, in Colour' },
-	{ hold: 'loupe', key: 'v', does: 'Loupe: 8 × at the pointer' },
-	{ hold: 'finely', key: 'g', does: 'Snap to nothing; arrows go by 0.1 px', button: 'No snap' },
+/** All keys that are held, each with one meaning; the kinds of holds are told by them. */
+const KEYS = [
+	{ bench: true, hold: 'pan', key: 'space', does: 'Drag to pan' },
+	{ bench: true, hold: 'zoom-box', key: 'z', does: 'Drag a box to zoom to it' },
+	{ bench: true, hold: 'photo', key: 'h', does: 'Hide the photo', button: 'No photo' },
+	{ bench: true, hold: 'artwork', key: 'j', does: 'Hide the artwork' },
+	{ bench: true, hold: 'silhouette', key: 'k', does: 'Silhouette' },
+	{ bench: true, hold: 'outlines', key: ',', does: 'Pieces without their paint, in Colour' },
+	{ bench: true, hold: 'loupe', key: 'v', does: 'Loupe: 8 × at the pointer' },
+	{
+		bench: true,
+		hold: 'finely',
+		key: 'g',
+		does: 'Snap to nothing; arrows go by 0.1 px',
+		button: 'No snap',
+	},
 	{ hold: 'insert', key: 'a', does: 'Click a segment: insert a node', button: 'Insert' },
 	{ hold: 'pull', key: 'p', does: 'Drag a node: pull a handle out', button: 'Pull' },
 	{ hold: 'lasso', key: 'r', does: 'Drag: a lasso round nodes', button: 'Lasso' },
@@ -55,7 +38,21 @@ export const HOLDS: readonly HoldDef[] = [
 	{ hold: 'smooth', key: 's', does: 'Click nodes: smooth', button: 'Smooth' },
 	{ hold: 'symmetric', key: 'y', does: 'Click nodes: symmetric', button: 'Symmetric' },
 	{ hold: 'cusp', key: 'x', does: 'Click nodes: cusps', button: 'Cusp' },
-]
+] as const satisfies readonly HoldDef[]
+
+type Key = (typeof KEYS)[number]
+
+/** What is seen, or how the canvas answers, while a key is held, whatever the tool. */
+export type BenchHold = Extract<Key, { bench: true }>['hold']
+
+/** What a held key makes of a press; each tool names those that mean something to it. */
+export type PressHold = Exclude<Key['hold'], BenchHold>
+
+/** Shift stands here for the hands that have no keys. */
+export type Hold = Key['hold'] | 'shift'
+
+/** The same, each with all that may be said of a key. */
+export const HOLDS: readonly (HoldDef & { readonly hold: Key['hold'] })[] = KEYS
 
 /** What a kind's key does, tapped while a node or a handle is dragged. */
 export const KINDS_IN_DRAG: Readonly<Record<NodeKind, string>> = {
@@ -65,16 +62,9 @@ export const KINDS_IN_DRAG: Readonly<Record<NodeKind, string>> = {
 	cusp: 'The other handle stays as it is',
 }
 
-const BENCH_HOLDS: ReadonlySet<Hold> = new Set<BenchHold>([
-	'photo',
-	'artwork',
-	'silhouette',
-	'outlines',
-	'loupe',
-	'finely',
-	'pan',
-	'zoom-box',
-])
+const BENCH_HOLDS: ReadonlySet<Hold> = new Set(
+	HOLDS.flatMap(({ hold, bench }) => (bench ? [hold] : [])),
+)
 
 export function isBenchHold(hold: Hold): hold is BenchHold {
 	return BENCH_HOLDS.has(hold)
