@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { emptySheet, NEUTRAL_TONE } from '../path/model'
+import { emptySheet, NEUTRAL_TONE, type Piece, type Sheet } from '../path/model'
 import { newPhoto } from '../path/photos'
 import { anyContour, sheetOf } from '../path/testing/arbitrary'
 import { cases } from '../testing/cases'
-import { parseSheet } from './sheetSchema'
+import { parseSheet, type StoredSheet } from './sheetSchema'
 
 const LINEAR = {
 	kind: 'linear',
@@ -81,4 +81,28 @@ describe('a stored sheet', () => {
 	])('is refused where it %s', (_, value) => {
 		expect(() => parseSheet(value)).toThrow()
 	})
+})
+
+/** A type without what is unknown of it: what a later day may hold beyond the schema, and whether it may be written. */
+type Known<T> = T extends readonly unknown[]
+	? { -readonly [K in keyof T]: Known<T[K]> }
+	: T extends object
+		? { -readonly [K in keyof T as string extends K ? never : K]: Known<T[K]> }
+		: T
+
+type Same<A, B> = (<T>() => T extends A ? 1 : 2) extends <T>() => T extends B ? 1 : 2 ? true : false
+
+type Fields<T, K extends PropertyKey> = K extends keyof T ? T[K] : never
+
+/** Names of fields of which the two do not say the same. */
+type Differing<A, B> = {
+	[K in keyof A | keyof B]-?: Same<Fields<A, K>, Fields<B, K>> extends true ? never : K
+}[keyof A | keyof B]
+
+type Told<T> = [T] extends [never] ? 'none' : T
+
+test('the schema says of every field what the model says: that is asked of the types', () => {
+	const ofSheet: Told<Differing<Known<Sheet>, Known<StoredSheet>>> = 'none'
+	const ofPiece: Told<Differing<Known<Piece>, Known<StoredSheet['pieces'][number]>>> = 'none'
+	expect([ofSheet, ofPiece]).toEqual(['none', 'none'])
 })

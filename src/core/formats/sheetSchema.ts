@@ -198,6 +198,9 @@ const sheet = z.looseObject({
 	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
 
+/** What the schema makes of a stored sheet: a test of types holds it equal to the model. */
+export type StoredSheet = z.output<typeof sheet>
+
 /** Whether what an edit changed can be stored and read back. */
 export function isSoundChange(next: Sheet, since: Sheet): boolean {
 	const steps = soundChangeSteps(next, since)
