@@ -1,4 +1,4 @@
-import type { PDFContext, PDFDict, PDFRef } from 'pdf-lib'
+import type { PDFContext, PDFDict, PDFRef } from '@cantoo/pdf-lib'
 import { type Affine, composeAffine, IDENTITY } from '../../geometry/affine'
 import { turnAbout } from '../../geometry/placement'
 import { figurePath } from '../../path/figures'

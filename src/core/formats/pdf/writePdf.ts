@@ -1,4 +1,4 @@
-import { PDFDocument, PDFName } from 'pdf-lib'
+import { PDFDocument, PDFName } from '@cantoo/pdf-lib'
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import type { Paint, Sheet, Stroke } from '../../path/model'
 import { pointsPerPx } from '../pageSize'
