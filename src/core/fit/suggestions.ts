@@ -159,11 +159,19 @@ function withoutNode(contour: Contour, id: string, tolerance: number): Contour {
 /** A span by area and moment alone is no further off than so many times what can be made of it. */
 const ROUGHLY = 3
 
+/** A run is looked at in so many places. */
+const LOOKS = 24
+
 /** Whether it is worth trying to lay one span where a run of several is: most of the time one look tells. */
 function couldBeOne(run: Contour, tolerance: number): boolean {
-	const trail = trailOf(outlineTrail(run, tolerance).points, false)
-	const [first, last] = [run.nodes[0], run.nodes.at(-1)]
-	if (!first || !last || trail.last < 1) return false
+	const [first, , last] = run.nodes
+	if (!first || !last) return false
+	const across = run.nodes.slice(1).reduce((sum, { at }, i) => {
+		const before = run.nodes[i]
+		return sum + (before ? distance(before.at, at) : 0)
+	}, 0)
+	const trail = trailOf(outlineTrail(run, Math.max(tolerance, across / LOOKS)).points, false)
+	if (trail.last < 1) return false
 	const [cx, cy] = trail.centre
 	const end = ({ at: [x, y] }: PathNode, i: number, along: Point) =>
 		smoothJoint(i, x - cx, y - cy, ...unit(along))
@@ -239,8 +247,37 @@ function leftOver(contour: Contour): readonly number[] {
 
 /** The greatest distance between two runs, px; 0 where they are the same. */
 function movedBy(was: Contour, is: Contour): number {
-	const { max } = deviationBySteps([was], [is], MEASURE_STEP_PX, MEASURE_PX)
+	const [before, after] = withoutCommonEnds(was, is)
+	if (before.nodes.length < 2 && after.nodes.length < 2) return 0
+	const { max } = deviationBySteps([before], [after], MEASURE_STEP_PX, MEASURE_PX)
 	return max > STILL_PX ? max : 0
+}
+
+/** Two runs without the segments at either end that are the same in both: measuring these would tell nothing. */
+function withoutCommonEnds(was: Contour, is: Contour): [Contour, Contour] {
+	const most = Math.min(was.nodes.length, is.nodes.length) - 1
+	let first = 0
+	while (first < most && isSameSegment(was, first, is, first)) first++
+	let last = 0
+	const [m, n] = [was.nodes.length - 2, is.nodes.length - 2]
+	while (last < most - first && isSameSegment(was, m - last, is, n - last)) last++
+	const part = (run: Contour): Contour => ({
+		...run,
+		nodes: run.nodes.slice(first, run.nodes.length - last),
+	})
+	return [part(was), part(is)]
+}
+
+function isSameSegment(a: Contour, i: number, b: Contour, j: number): boolean {
+	const [from, to, other, end] = [a.nodes[i], a.nodes[i + 1], b.nodes[j], b.nodes[j + 1]]
+	if (!from || !to || !other || !end) return false
+	const pairs = [
+		[from.at, other.at],
+		[from.out ?? from.at, other.out ?? other.at],
+		[to.in ?? to.at, end.in ?? end.at],
+		[to.at, end.at],
+	] as const
+	return pairs.every(([p, q]) => p[0] === q[0] && p[1] === q[1])
 }
 
 const MEASURE_STEP_PX = 0.5

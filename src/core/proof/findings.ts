@@ -24,8 +24,8 @@ export interface Looked {
 }
 
 /** What each look takes, for one node, beside the quickest. */
-const OF_PIECE = 4
-const ADVICE = 6
+const OF_PIECE = 3
+const ADVICE = 3
 const BETWEEN = 0.08
 
 /**
