@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { type Contour, moveNodes, newId, type Point, parsePathData } from '@/core'
 import type { PressHold } from '@/editor/session/holds'
 import { createSlices } from '@/editor/session/slices'
+import { NOTHING } from '@/store/selection'
 import { at, handyBench, press } from '../testing/handyBench'
 import { createLift } from './lift'
 import { type Asked, FIRST_LIFT, type LiftGhost, liftSlice } from './liftSlice'
@@ -159,6 +160,65 @@ describe('lifting an object', () => {
 		expect(asked().round).toEqual({ box: { minX: 400, minY: 400, maxX: 600, maxY: 600 } })
 		press(tool, 'escape')
 		expect(bench.sheet().pieces).toHaveLength(2)
+	})
+
+	describe('put down while a dab is still worked on', () => {
+		function putDown() {
+			const all = begin()
+			const { bench, drag, answer, lift, tool } = all
+			drag(BOX)
+			answer()
+			drag([
+				[150, 150],
+				[170, 150],
+			])
+			lift.setState({ busy: true })
+			tool.rest()
+			const kept = bench.sheet().pieces.at(-1)
+			/** As the slice's watcher does when the answer is there. */
+			const arrive = (d: string) => {
+				answer({ contours: parsePathData(d) })
+				lift.setState({ keeping: false })
+				press(tool, 'enter')
+			}
+			return { ...all, kept, arrive }
+		}
+
+		test('it is kept as far as it is known, and what comes of the dab takes its place, in one step', () => {
+			const { bench, kept, arrive, asked } = putDown()
+			expect(bench.sheet().pieces).toHaveLength(2)
+			expect(asked().again).toBe(kept?.id)
+			bench.select(NOTHING)
+			arrive('M130 130H270V250H130Z')
+			const { pieces } = bench.sheet()
+			expect(pieces).toHaveLength(2)
+			expect(pieces.at(-1)).toMatchObject({ id: kept?.id, contours: { length: 1 } })
+			expect(pieces.at(-1)?.contours[0]?.nodes[0]?.at).toEqual([130, 130])
+			expect(bench.selection()).toEqual(NOTHING)
+			expect(asked()).toBeNull()
+			expect(bench.labels()).toEqual(['Lift an object'])
+		})
+
+		test('what somebody changed meanwhile stays as they made it', () => {
+			const { bench, kept, arrive, asked } = putDown()
+			const node = kept?.contours[0]?.nodes[0]?.id ?? ''
+			bench.apply('Move a node', (sheet) => moveNodes(sheet, new Set([node]), [5, 5]))
+			bench.seal()
+			const moved = bench.sheet().pieces.at(-1)
+			arrive('M130 130H270V250H130Z')
+			expect(bench.sheet().pieces.at(-1)).toBe(moved)
+			expect(asked()).toBeNull()
+		})
+
+		test('taken again, Esc calls off what is awaited; what was kept stays', () => {
+			const { bench, kept, tool, calledOff } = putDown()
+			const before = calledOff()
+			press(tool, 'escape')
+			expect(calledOff()).toBe(before + 1)
+			expect(bench.sheet().pieces.at(-1)).toBe(kept)
+			tool.rest()
+			expect(bench.sheet().pieces.at(-1)).toBe(kept)
+		})
 	})
 
 	test('the hint says what the next stroke does, and why nothing came', () => {

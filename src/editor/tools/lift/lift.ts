@@ -18,6 +18,7 @@ import {
 	ringWinding,
 } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/session/definitions'
+import { toolInHand } from '@/editor/session/desk'
 import { pieceUnder } from '@/editor/session/hitTest'
 import { heldKey } from '@/editor/session/holds'
 import { nextName } from '@/editor/session/nextName'
@@ -67,24 +68,38 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	let takes = 0
 	/** What was drawn while the one before is still to be kept: its turn comes then. */
 	let next: Asked | null = null
+	/** A piece that was kept as far as it was known when the tool was put down: what is awaited takes its place. */
+	let early: { readonly id: string; readonly contours: Piece['contours'] } | null = null
 
 	/** Nothing is drawn any more, and no step of it is left. */
 	const forget = () => {
 		needs.callOff()
 		next = null
+		early = null
 		const none = { asked: null, ghost: null, busy: false, keeping: false, problem: null }
 		needs.set({ ...none, past: [], future: [] })
 	}
 
 	/** What is drawn now; what was drawn before can be had back. */
 	const ask = (asked: Asked | null) => {
-		if (!asked) needs.callOff()
+		if (!asked) {
+			needs.callOff()
+			early = null
+		}
 		needs.set(asking(needs.state(), asked))
+	}
+
+	/** It is kept: what was drawn meanwhile has its turn. */
+	const goOn = () => {
+		const after = next
+		forget()
+		if (after) ask(after)
 	}
 
 	/** What is lifted becomes a piece, or takes the place of one, in one step. @param each a piece for each part */
 	const accept = (each = false): boolean => {
-		const { ghost, asked } = needs.state()
+		if (early) return finish(early)
+		const { ghost, asked, busy } = needs.state()
 		if (!ghost || ghost.contours.length === 0) return false
 		const bare = drawnPiece(bench.sheet(), needs.nameNext(), ghost.contours)
 		const painted: Piece = ghost.colour
@@ -92,6 +107,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			: bare
 		const parts = each ? partsOf(painted) : [ghost.contours]
 		const again = asked?.way === 'object' ? asked.again : undefined
+		const named = parts.map((contours) => ({ contours, id: newId() }))
 		const label =
 			asked?.way === 'colour'
 				? 'Lift by colour'
@@ -111,20 +127,47 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 							one.id === again ? mark({ ...one, contours: ghost.contours }) : one,
 						),
 					}
-				return parts.reduce((now, contours, n) => {
+				return named.reduce((now, { contours, id }, n) => {
 					const name = n === 0 ? painted.name : nextName(now)
-					const piece = { ...painted, contours, id: newId(), name }
+					const piece = { ...painted, contours, id, name }
 					return addPieces(now, [mark(piece)])
 				}, sheet)
 			},
 			`lift-${++takes}`,
 		)
-		bench.seal()
 		const first = parts[0]?.[0]
 		if (first) bench.select(selectContour(bench.sheet(), first.id))
-		const after = next
-		forget()
-		if (after) ask(after)
+		if (busy && asked?.way === 'object') {
+			const id = again ?? named[0]?.id
+			const kept = bench.sheet().pieces.find((one) => one.id === id)
+			if (kept) {
+				early = { id: kept.id, contours: kept.contours }
+				needs.set({ asked: { ...asked, again: kept.id }, keeping: true, past: [], future: [] })
+				return true
+			}
+		}
+		bench.seal()
+		goOn()
+		return true
+	}
+
+	/** What was awaited takes the place of what was kept early, for as long as nobody changed that. */
+	const finish = ({ id, contours }: NonNullable<typeof early>): boolean => {
+		const { ghost, asked } = needs.state()
+		const kept = bench.sheet().pieces.find((one) => one.id === id)
+		if (kept?.contours === contours && ghost && asked?.way === 'object')
+			bench.apply(
+				'Lift an object',
+				(sheet) => ({
+					...sheet,
+					pieces: sheet.pieces.map((one) =>
+						one.id === id ? liftedMark({ ...one, contours: ghost.contours }, asked) : one,
+					),
+				}),
+				`lift-${takes}`,
+			)
+		bench.seal()
+		goOn()
 		return true
 	}
 
@@ -276,6 +319,8 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		rest: () => {
 			press = null
 			pointer = null
+			// What is kept early already waits for its answer.
+			if (early && needs.state().busy) return
 			if (!accept()) forget()
 		},
 		hint: () => {
@@ -364,6 +409,7 @@ export const liftTool: ToolDef = {
 			if (keeping && !busy) {
 				lift.setState({ keeping: false })
 				if (ghost && !problem) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
+				else if (toolInHand(context.desk.getState()) !== liftTool) tool.rest()
 			}
 			context.refresh()
 		})
