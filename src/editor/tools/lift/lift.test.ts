@@ -199,6 +199,20 @@ describe('lifting an object', () => {
 			expect(bench.labels()).toEqual(['Lift an object'])
 		})
 
+		test('Enter before anything is seen is a promise: it is kept when it comes, whatever is in hand then', () => {
+			const { bench, drag, lift, tool, answer, asked } = begin()
+			drag(BOX)
+			lift.setState({ busy: true })
+			press(tool, 'enter')
+			tool.rest()
+			expect(asked()).not.toBeNull()
+			answer()
+			lift.setState({ keeping: false })
+			press(tool, 'enter')
+			expect(bench.labels()).toEqual(['Lift an object'])
+			expect(asked()).toBeNull()
+		})
+
 		test('what somebody changed meanwhile stays as they made it', () => {
 			const { bench, kept, arrive, asked } = putDown()
 			const node = kept?.contours[0]?.nodes[0]?.id ?? ''

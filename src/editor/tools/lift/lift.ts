@@ -319,8 +319,9 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 		rest: () => {
 			press = null
 			pointer = null
-			// What is kept early already waits for its answer.
-			if (early && needs.state().busy) return
+			const { busy, keeping, ghost } = needs.state()
+			// What was kept early, or is to be kept and not seen yet, waits for its answer wherever one goes.
+			if (busy && (early || (keeping && !ghost))) return
 			if (!accept()) forget()
 		},
 		hint: () => {
