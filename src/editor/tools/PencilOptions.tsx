@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { SwitchRow } from '@/kit/SwitchRow'
-import { type PencilWish, pencilSlice } from './pencil'
+import { type PencilWish, pencilSlice } from './pencilSlice'
 
 /** What becomes of a stroke. */
 export function PencilOptions() {

@@ -25,9 +25,9 @@ import {
 	type Turn,
 } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
-import type { Slice } from '@/editor/session/slices'
 import { NO_OVERLAY } from '@/editor/session/tool'
 import { NOTHING } from '@/store/selection'
+import { type PencilWish, pencilSlice } from './pencilSlice'
 
 /** Fits a curve to a stroke; the core's own, which comes when it is first needed. */
 export type Fit = (points: Float64Array, o: { closed: boolean; tolerance: number }) => Contour
@@ -214,19 +214,6 @@ function flat(points: readonly Point[]): Float64Array {
 
 function asNodes(points: readonly Point[]): PathNode[] {
 	return points.map((at) => ({ id: newId(), at, kind: 'corner' }))
-}
-
-/** How freehand strokes become curves. */
-export interface PencilWish {
-	/** How far the curve may leave the hand's line, px on screen. */
-	readonly smoothing: number
-	/** Only the last stretch of a stroke is still soft; what lies before it stays as it was fitted. */
-	readonly settling: boolean
-}
-
-export const pencilSlice: Slice<PencilWish> = {
-	name: 'pencil',
-	start: { smoothing: 2, settling: false },
 }
 
 export const pencilTool: ToolDef = {
