@@ -1,10 +1,13 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
 
-/** Where tests stand in for modules, globals or clocks, each file has them to itself. */
+/** Where tests stand in for modules, globals or clocks, or leave something in one, each file has them to itself. */
 const ALONE = [
-	'src/{jobs,kit,store}/**/*.test.ts',
-	'src/editor/{session,input,passes,stage}/**/*.test.ts',
+	'src/store/{bulletin,editLock,library,saving}.test.ts',
+	'src/editor/input/{bindKeys,gestures,heldKeys}.test.ts',
+	'src/editor/passes/{tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
+	'src/editor/session/{asking,darkroom,photoEdges,pyramids,saying,sheetAtRest}.test.ts',
+	'src/editor/stage/farPicture.test.ts',
 ]
 
 export default defineConfig({
