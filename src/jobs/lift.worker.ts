@@ -33,8 +33,8 @@ export interface ColourArea {
 	readonly spread: number
 }
 
-/** Each takes longer than the one before, and engines compile more of what they have seen more of. */
-const REHEARSALS_PX = [64, 120, 240] as const
+/** None takes long, as whoever asks for something meanwhile waits for it; together they are seen enough of to be compiled. */
+const REHEARSALS_PX = [64, 100, 140, 180] as const
 
 /** The part of a photo that was asked about last. */
 let kept: { readonly key: string; readonly pixels: ImageData; readonly lift: Lifting } | null = null
