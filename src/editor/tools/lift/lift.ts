@@ -69,7 +69,12 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	/** What was drawn while the one before is still to be kept: its turn comes then. */
 	let next: Asked | null = null
 	/** A piece that was kept as far as it was known when the tool was put down: what is awaited takes its place. */
-	let early: { readonly id: string; readonly contours: Piece['contours'] } | null = null
+	let early: {
+		readonly id: string
+		readonly contours: Piece['contours']
+		/** What the step was called. */
+		readonly label: string
+	} | null = null
 
 	/** Nothing is drawn any more, and no step of it is left. */
 	const forget = () => {
@@ -141,7 +146,7 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 			const id = again ?? named[0]?.id
 			const kept = bench.sheet().pieces.find((one) => one.id === id)
 			if (kept) {
-				early = { id: kept.id, contours: kept.contours }
+				early = { id: kept.id, contours: kept.contours, label }
 				needs.set({ asked: { ...asked, again: kept.id }, keeping: true, past: [], future: [] })
 				return true
 			}
@@ -152,12 +157,12 @@ export function createLift(bench: Bench, needs: LiftNeeds): Tool {
 	}
 
 	/** What was awaited takes the place of what was kept early, for as long as nobody changed that. */
-	const finish = ({ id, contours }: NonNullable<typeof early>): boolean => {
+	const finish = ({ id, contours, label }: NonNullable<typeof early>): boolean => {
 		const { ghost, asked } = needs.state()
 		const kept = bench.sheet().pieces.find((one) => one.id === id)
 		if (kept?.contours === contours && ghost && asked?.way === 'object')
 			bench.apply(
-				'Lift an object',
+				label,
 				(sheet) => ({
 					...sheet,
 					pieces: sheet.pieces.map((one) =>
