@@ -8,6 +8,7 @@ import { ringedOf } from '../path/enclosing'
 import { transformContour } from '../path/pieces'
 import { cases } from '../testing/cases'
 import { necksOf, widened } from './necks'
+import { thinPlaces } from './thinPlaces'
 
 const WIDTH = 6
 const area = (d: string): Area => ({ contours: parsePathData(d), rule: 'evenodd' })
@@ -59,6 +60,13 @@ test('what is nowhere thin has no neck, nor does a tip', () => {
 	expect(necksOf(area('M20 20H180V180H20Z'), WIDTH)).toEqual([])
 	expect(necksOf(area('M20 180L100 20L180 180Z'), WIDTH)).toEqual([])
 	expect(necksOf(area('M20 20H180V180H20ZM60 60H140V140H60Z'), WIDTH)).toEqual([])
+})
+
+test('an edge that is very long beside the width is looked at as a whole, not step by step', () => {
+	const large = area('M0 0H4000000V3000000H0Z')
+	expect(thinPlaces(large, 0.3)).toBeNull()
+	expect(necksOf(large, 0.3)).toEqual([])
+	expect(thinPlaces(large, 3000)).toEqual([])
 })
 
 test('a bar between two discs is a neck wherever it lies if it is thinner than asked, and none if it is thicker', () => {

@@ -25,7 +25,9 @@ export interface Neck {
  * @param width px
  */
 export function necksOf(area: Area, width: number): Neck[] {
-	return thinPlaces(area, width).flatMap((box) => {
+	const places = thinPlaces(area, width)
+	if (!places) return necksWithin(area, width)
+	return places.flatMap((box) => {
 		// What the box cuts through may be thin along its sides: that is none of the area's own.
 		const cut = (p: Point) => !boxContains(growBox(box, -width / 50), p)
 		return necksWithin(clipped(area, box, width * MIDDLE), width).filter(

@@ -4,6 +4,7 @@ import { item } from '../geometry/numbers'
 import { cross, distance, mix, type Point, subtract } from '../geometry/point'
 import { flattenContour } from '../path/contour'
 import { createWinding } from '../path/enclosing'
+import type { Contour } from '../path/model'
 import { dense } from './rings'
 
 /** An edge is looked at so often, in widths, … */
@@ -16,6 +17,8 @@ const FACING = 1.1
 const SOON = 2.5
 /** Whether it is filled is asked once for each of so many parts of a width. */
 const FINELY = 8
+/** An edge is looked at in so many places at most. */
+const MOST_LOOKS = 400_000
 /** So much round a thin place belongs to it, in widths. */
 const ROUND = 3
 
@@ -34,8 +37,11 @@ interface Look {
  * Boxes in which alone an area may be thinner than a width: parts of its edge face each other there across what
  * is filled. None touches another.
  * @param width px
+ * @returns `null` where the edge is so long beside the width that looking for them would take longer than it spares
  */
-export function thinPlaces({ contours, rule }: Area, width: number): Box[] {
+export function thinPlaces({ contours, rule }: Area, width: number): Box[] | null {
+	const length = contours.reduce((sum, contour) => sum + hullRound(contour), 0)
+	if (length > MOST_LOOKS * STEP * width) return null
 	const looks = contours.flatMap((contour, ring) => looksAlong(contour, ring, width))
 	const reach = FACING * width
 	const cells = new Map<number, Look[]>()
@@ -97,7 +103,13 @@ const ACROSS = 2 ** 25
 const cellOf = ([x, y]: Point, size: number): number =>
 	Math.floor(x / size) + ACROSS * Math.floor(y / size)
 
-function looksAlong(contour: Area['contours'][number], ring: number, width: number): Look[] {
+/** How long an outline is at most: round the polygon of its nodes and handles, px. */
+function hullRound({ nodes }: Contour): number {
+	const places = nodes.flatMap(({ at, in: into = at, out = at }) => [into, at, out])
+	return places.reduce((sum, p, i) => sum + distance(p, item(places, (i + 1) % places.length)), 0)
+}
+
+function looksAlong(contour: Contour, ring: number, width: number): Look[] {
 	const places = dense(flattenContour(contour, EXACTNESS * width), STEP * width)
 	const nextOf = (i: number) => item(places, (i + 1) % places.length)
 	const round = places.reduce((sum, at, i) => sum + distance(at, nextOf(i)), 0)

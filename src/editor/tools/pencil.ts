@@ -23,6 +23,7 @@ import {
 	select,
 	stepBy,
 	type Turn,
+	tell,
 } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
 import { NO_OVERLAY } from '@/editor/session/tool'
@@ -66,6 +67,8 @@ export interface PencilNeeds {
 	nextName(): string
 	/** `null` until it has come. */
 	fit(): Fit | null
+	/** Asks for it where it has not come. */
+	fetchFit?(): void
 }
 
 /** Draws freehand: the stroke becomes an outline with few nodes while it is drawn. */
@@ -127,7 +130,11 @@ export function pencilMachine(needs: PencilNeeds): Machine<Drawing> {
 					soft: 0,
 					pixel: input.pixel,
 				}
-				return { state: { ...state, stroke, strokes } }
+				const { fetchFit } = needs
+				return {
+					state: { ...state, stroke, strokes },
+					effects: fetchFit ? [tell(fetchFit)] : [],
+				}
 			},
 			move: (state, input) => {
 				const { stroke } = state
@@ -230,17 +237,30 @@ export const pencilTool: ToolDef = {
 	],
 	create: ({ bench, open, slices, refresh }) => {
 		let fit: Fit | null = null
+		let coming = false
+		/** It is asked for when the tool is taken, and with every stroke until it has come. */
+		const fetchFit = () => {
+			if (fit || coming) return
+			coming = true
+			import('@/core/fitting')
+				.then((came) => {
+					fit = came.fitPolyline
+					tool.wished?.()
+					refresh()
+				})
+				.catch(() => {})
+				.finally(() => {
+					coming = false
+				})
+		}
 		const machine = pencilMachine({
 			wish: slices.of(pencilSlice).getState,
 			nextName: () => nextName(open.sheet()),
 			fit: () => fit,
+			fetchFit,
 		})
 		const tool = runMachine(machine, bench)
-		void import('@/core/fitting').then((came) => {
-			fit = came.fitPolyline
-			tool.wished?.()
-			refresh()
-		})
+		fetchFit()
 		return tool
 	},
 }

@@ -38,6 +38,16 @@ describe('what hung on what is taken away', () => {
 		expect(withoutCutOff(before, after, WIDTH, marks, ROWS)).toEqual(after)
 	})
 
+	test('stays where it is one of many alike: each is little of all, and none is little beside another', () => {
+		const row = (bite: string) =>
+			Array.from({ length: 10 }, (_, n) => (n === 3 ? bite : '###')).join('.')
+		const whole = ['###', '###', '###'].map(row)
+		const bitten = ['.##', '###', '###'].map(row)
+		expect(
+			withoutCutOff(read(whole), read(bitten), 39, new Uint8Array(117), { minY: 0, maxY: 3 }),
+		).toEqual(read(bitten))
+	})
+
 	test('stays where it is large; and what did not hang on it stays in any case', () => {
 		const half = Array.from({ length: 6 }, () => '#########.##########')
 		const whole = half.map((row) => row.replace('.', '#'))

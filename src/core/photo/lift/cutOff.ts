@@ -1,7 +1,8 @@
 import { byteAt, item } from '../../geometry/numbers'
 import { IN } from './hint'
+import { partsOf } from './rings'
 
-/** What a dab that takes away cuts off goes with it if it is less than this share of what is left. */
+/** What a dab that takes away cuts off goes with it if it is less than this share of the largest part that is left. */
 const CUT_OFF = 0.15
 
 /**
@@ -20,14 +21,18 @@ export function withoutCutOff(
 	for (const one of after) left += one
 	const made = after.slice()
 	const seen = new Uint8Array(after.length)
+	// No part is larger than all of them; how large the largest is, is asked only where that may decide.
 	const most = CUT_OFF * left
+	let largest: number | undefined
 	for (let k = Math.max(0, minY) * width; k < Math.min(after.length, maxY * width); k++) {
 		if (before[k] === 0 || after[k] === 1) continue
 		const x = k % width
 		for (const m of [x > 0 ? k - 1 : -1, x < width - 1 ? k + 1 : -1, k - width, k + width]) {
 			if (m < 0 || m >= after.length || byteAt(after, m) === 0 || byteAt(seen, m)) continue
 			const part = partAt(after, width, m, seen, most)
-			if (!part.some((q) => byteAt(marks, q) === IN)) for (const q of part) made[q] = 0
+			if (part.length === 0 || part.some((q) => byteAt(marks, q) === IN)) continue
+			largest ??= Math.max(...partsOf(after, width, 1).map(({ length }) => length))
+			if (part.length <= CUT_OFF * largest) for (const q of part) made[q] = 0
 		}
 	}
 	return made
