@@ -27,22 +27,20 @@ export interface Neck {
 export function necksOf(area: Area, width: number): Neck[] {
 	const places = thinPlaces(area, width)
 	if (!places) return necksWithin(area, width)
+	const rings = area.contours.map((contour) => flattenContour(contour, width * MIDDLE))
 	return places.flatMap((box) => {
 		// What the box cuts through may be thin along its sides: that is none of the area's own.
 		const cut = (p: Point) => !boxContains(growBox(box, -width / 50), p)
-		return necksWithin(clipped(area, box, width * MIDDLE), width).filter(
+		return necksWithin(clipped(rings, area.rule, box), width).filter(
 			({ sides }) => !sides.some((side) => side.some(cut)),
 		)
 	})
 }
 
-/** What lies of an area within a box, as polygons. */
-function clipped({ contours, rule }: Area, box: Box, tolerance: number): Area {
-	const rings = contours.map((contour) => clipRing(flattenContour(contour, tolerance), box))
-	return {
-		contours: rings.filter((ring) => ring.length > 2).map(polygonOf),
-		rule,
-	}
+/** What lies of polygons within a box. */
+function clipped(rings: readonly Point[][], rule: Area['rule'], box: Box): Area {
+	const within = rings.map((ring) => clipRing(ring, box)).filter((ring) => ring.length > 2)
+	return { contours: within.map(polygonOf), rule }
 }
 
 const polygonOf = (ring: readonly Point[]): Contour => ({
