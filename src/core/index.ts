@@ -38,7 +38,7 @@ export {
 	startingSettings,
 	type TextFormat,
 } from './formats/format'
-export { FORMATS, groundOf, svgFormat } from './formats/formats'
+export { FORMATS, groundOf, sheetFormat, svgFormat } from './formats/formats'
 export {
 	type DrawnFile,
 	filesOf,

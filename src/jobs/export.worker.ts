@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
-import { FORMATS, filesOf, firstPage, formatSvg, type OutWish } from '@/core'
-import { type CarriedPhoto, formatSheetFile } from '@/core/drawings'
+import { FORMATS, filesOf, firstPage, formatSvg, type OutWish, sheetFormat } from '@/core'
+import type { CarriedPhoto } from '@/core/drawings'
 import { createMirror, type Sent } from './mirror'
 
 /** A wish as it crosses: formats are named by their ids. */
@@ -22,8 +22,7 @@ const endpoint = {
 		filesOf(sheetOf(sent), chosen, wishOf(wish)),
 
 	/** The sheet with everything on it. */
-	whole: (sent: Sent, photos: readonly CarriedPhoto[]): string =>
-		formatSheetFile(sheetOf(sent), photos),
+	whole: (sent: Sent, photos: readonly CarriedPhoto[]) => sheetFormat.write(sheetOf(sent), photos),
 
 	/** The page that goes out, as SVG to look at; `null` where nothing is on it. */
 	look: (sent: Sent, chosen: ReadonlySet<string>, wish: SentWish): string | null => {

@@ -69,7 +69,8 @@ export const svgFormat: TextFormat = {
 	},
 }
 
-const sheetFile: SheetFormat = {
+/** The sheet with everything on it. */
+export const sheetFormat: SheetFormat = {
 	kind: 'sheet',
 	id: 'sheet',
 	name: 'SVG with everything',
@@ -188,7 +189,7 @@ export function groundOf({ ground = 0 }: FormatSettings): 'sheet' | 'nothing' | 
 /** The formats that artwork goes out in; the first is offered first. */
 export const FORMATS: readonly Format[] = [
 	svgFormat,
-	sheetFile,
+	sheetFormat,
 	pdf,
 	eps,
 	dxf,
