@@ -27,6 +27,10 @@ export default defineConfig({
 					exclude: ALONE,
 					// What is tested keeps no state: files share what they import, or loading it took half the time.
 					isolate: false,
+					// Node loads the modules themselves: through the runner each import that is used is looked up anew, and
+					// loops in the core take a third longer.
+					execArgv: ['--import', 'tsx'],
+					experimental: { viteModuleRunner: false },
 				},
 			},
 			{ extends: true, test: { name: 'alone', include: ALONE } },

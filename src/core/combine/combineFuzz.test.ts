@@ -9,7 +9,7 @@ import { randomFrom, randomPair } from './testing/randomOutlines'
 const OPERATIONS: readonly Operation[] = ['cut-out', 'merge', 'overlap', 'exclude']
 const RULES: readonly FillRule[] = ['nonzero', 'evenodd']
 
-const PAIRS = cases(600)
+const PAIRS = cases(300)
 const SEED = seedOf(20261125)
 
 it(`${PAIRS} random pairs (${SEED}) fill what they should, under either rule`, {

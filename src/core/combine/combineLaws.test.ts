@@ -48,9 +48,9 @@ describe('laws of combining', () => {
 					}
 				}
 			}),
-			{ numRuns: cases(60) },
+			{ numRuns: cases(20) },
 		)
-		expect(seen).toBeGreaterThan(100)
+		expect(seen).toBeGreaterThan(40)
 	})
 
 	it('there are never more nodes than the sources have, and two for every crossing', () => {
@@ -69,7 +69,7 @@ describe('laws of combining', () => {
 				)
 				expect(places.size).toBeLessThanOrEqual(a.nodes.length + b.nodes.length + crossings)
 			}),
-			{ numRuns: cases(60) },
+			{ numRuns: cases(20) },
 		)
 	})
 
@@ -88,7 +88,7 @@ describe('laws of combining', () => {
 					if (on.length > 1) onTwo++
 				}
 			}),
-			{ numRuns: cases(60) },
+			{ numRuns: cases(20) },
 		)
 		// All but those where a single curve crosses itself.
 		expect(stood).toBeGreaterThan(100)
@@ -101,7 +101,7 @@ describe('laws of combining', () => {
 				const parts = [combine('cut-out', a, b), combine('overlap', a, b)] as const
 				return wrongSamples('merge', a, [], combine('merge', ...parts), undefined, 48) === 0
 			}),
-			{ numRuns: cases(100) },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -118,7 +118,7 @@ describe('laws of combining', () => {
 					expect(Math.abs(Math.abs(enclosed(both)) - Math.abs(enclosed(alone)))).toBeLessThan(0.5)
 				}
 			}),
-			{ numRuns: cases(100) },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -129,7 +129,7 @@ describe('laws of combining', () => {
 				const twice = combine('merge', once, [])
 				return wrongSamples('merge', once, [], twice, undefined, 48) === 0
 			}),
-			{ numRuns: cases(100) },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -151,7 +151,7 @@ describe('laws of combining', () => {
 					if (by < 1e-6 && (op === 'cut-out' || op === 'exclude')) expect(result).toEqual([])
 				},
 			),
-			{ numRuns: cases(100) },
+			{ numRuns: cases(40) },
 		)
 	})
 
@@ -169,7 +169,7 @@ describe('laws of combining', () => {
 					return wrongSamples(op, scaled([a]), scaled([b]), result, undefined, 48) === 0
 				},
 			),
-			{ numRuns: cases(100) },
+			{ numRuns: cases(40) },
 		)
 	})
 })

@@ -79,7 +79,7 @@ describe('growing and shrinking', () => {
 					}
 				},
 			),
-			{ numRuns: cases(30) },
+			{ numRuns: cases(15) },
 		)
 	})
 })

@@ -6,6 +6,7 @@ import { type Contour, newId, type PathNode } from '../path/model'
 import { insertNode } from '../path/nodes'
 import { randomNumbers } from '../path/testing/anyEdit'
 import { sheetOf } from '../path/testing/arbitrary'
+import { cases } from '../testing/cases'
 import { followSuggestion, suggestionsFor } from './suggestions'
 
 const round = (): Contour =>
@@ -73,7 +74,7 @@ describe('followed one after the other', () => {
 
 	test('they come to rest, and move the outline no further than the furthest of them said (random outlines)', () => {
 		const random = randomNumbers(31)
-		for (let k = 0; k < 12; k++) {
+		for (let k = 0; k < cases(5); k++) {
 			const contour = wobbly(random)
 			const { left, said } = followAll(contour, (count) => Math.floor(random() * count))
 			const moved = deviation([contour], [left]).max

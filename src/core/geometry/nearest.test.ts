@@ -60,7 +60,7 @@ describe('nearest point', () => {
 				expect(found.distance).toBeLessThanOrEqual(searched(c, p) + 1e-6)
 				expect(distance(pointAt(c, found.t), p)).toBe(found.distance)
 			}),
-			{ numRuns: cases(120) },
+			{ numRuns: cases(50) },
 		)
 	})
 
@@ -78,6 +78,24 @@ describe('nearest point', () => {
 				expect(nearestOn(hook, p).distance).toBeLessThanOrEqual(searched(hook, p) + 1e-6)
 			}
 		}
+	})
+
+	test('where the curve is halved, and where it begins or ends without a handle, it is not missed', () => {
+		const corner: Point = [-498.00305161625147, -499.5934506878257]
+		const curve: Cubic = [[-500, -500], [-500.15612673824796, -499.6317277615621], corner, corner]
+		for (let i = 0; i <= 64; i++) {
+			const p = pointAt(curve, i / 64)
+			expect(nearestOn(curve, p).distance).toBeLessThan(1e-9)
+			expect(nearestOn([...curve].reverse() as unknown as Cubic, p).distance).toBeLessThan(1e-9)
+		}
+		// One root where the curve is halved, and others on either side.
+		const wave: Cubic = [
+			[0, -8],
+			[0, 40],
+			[0, -40],
+			[0, 8],
+		]
+		expect(nearestOn(wave, [3, 0])).toMatchObject({ distance: 3 })
 	})
 
 	test('beyond an end, the end is nearest', () => {

@@ -22,8 +22,8 @@ const NARROWEST = 2 ** -44
  */
 export function nearestOn(c: Cubic, p: Point): Nearest {
 	let best = nearer(atPlace(c, p, 0), atPlace(c, p, 1))
-	for (const [low, high] of rootBrackets(slopeCoefficients(c, p)))
-		best = nearer(best, atPlace(c, p, rootIn(c, p, low, high)))
+	for (const bracket of rootBrackets(slopeCoefficients(c, p)))
+		best = nearer(best, atPlace(c, p, rootIn(c, p, bracket)))
 	return best
 }
 
@@ -53,9 +53,19 @@ function slopeCoefficients([a, b, c, d]: Cubic, p: Point): Quintic {
 	]
 }
 
-/** Stretches of [0, 1] with one root each, or too narrow to part what they hold. */
-function rootBrackets(whole: Quintic): [number, number][] {
-	const found: [number, number][] = []
+/** A stretch of [0, 1] with a root, and whether the slope rises through it. */
+interface Bracket {
+	readonly low: number
+	readonly high: number
+	readonly rising: boolean
+}
+
+/**
+ * Stretches with one root each, or too narrow to part what they hold; a root where one was halved is
+ * a stretch by itself.
+ */
+function rootBrackets(whole: Quintic): Bracket[] {
+	const found: Bracket[] = []
 	const open: { q: Quintic; low: number; high: number }[] = [{ q: whole, low: 0, high: 1 }]
 	for (let looked = 0; looked < MOST_BRACKETS; looked++) {
 		const bracket = open.pop()
@@ -63,17 +73,18 @@ function rootBrackets(whole: Quintic): [number, number][] {
 		const { q, low, high } = bracket
 		const changes = signChanges(q)
 		if (changes === 0) continue
-		if (changes === 1 || high - low < NARROWEST) found.push([low, high])
+		if (changes === 1 || high - low < NARROWEST) found.push({ low, high, rising: isRising(q) })
 		else {
 			const middle = (low + high) / 2
 			const [before, after] = halves(q)
+			if (before[5] === 0) found.push({ low: middle, high: middle, rising: true })
 			open.push({ q: before, low, high: middle }, { q: after, low: middle, high })
 		}
 	}
 	return found
 }
 
-/** At most so many roots lie inside (Descartes’ rule, in Bernstein form). A root at an end counts. */
+/** At most so many roots lie inside, none of them at an end (Descartes’ rule, in Bernstein form). */
 function signChanges(q: Quintic): number {
 	let changes = 0
 	let last = 0
@@ -83,8 +94,13 @@ function signChanges(q: Quintic): number {
 		if (last !== 0 && sign !== last) changes++
 		last = sign
 	}
-	// A zero at an end is a root that no change of sign shows.
-	return changes === 0 && last !== 0 && (q[0] === 0 || q[5] === 0) ? 1 : changes
+	return changes
+}
+
+/** Whether what has one root begins below zero. */
+function isRising(q: Quintic): boolean {
+	const first = q.find((value) => value !== 0)
+	return first !== undefined && first < 0
 }
 
 /** The coefficients of either half, by de Casteljau's construction. */
@@ -101,14 +117,13 @@ function halves([a, b, c, d, e, f]: Quintic): [Quintic, Quintic] {
 }
 
 /** The root in a bracket: Newton's steps while they stay inside and help, halving otherwise. */
-function rootIn(c: Cubic, p: Point, from: number, to: number): number {
-	let [low, high] = [from, to]
-	const rising = slopeAt(c, p, high).slope > slopeAt(c, p, low).slope
+function rootIn(c: Cubic, p: Point, bracket: Bracket): number {
+	let { low, high } = bracket
 	let t = (low + high) / 2
 	for (let i = 0; i < MOST_HALVINGS && high - low > NARROWEST; i++) {
 		const { slope, bend } = slopeAt(c, p, t)
 		if (slope === 0) return t
-		if (slope > 0 === rising) high = t
+		if (slope > 0 === bracket.rising) high = t
 		else low = t
 		const next = t - slope / bend
 		const inside = next > low && next < high

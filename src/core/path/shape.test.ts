@@ -185,7 +185,7 @@ describe('a run of corners made smooth at once', () => {
 })
 
 describe('very many nodes at once', () => {
-	const count = 20_000
+	const count = 8_000
 	/** A ring of waves, smooth all round: edits that copy the outline for every node would take hours. */
 	const ring = (): Contour => {
 		const nodes = Array.from({ length: count }, (_, i): PathNode => {
@@ -217,7 +217,7 @@ describe('very many nodes at once', () => {
 		const contour = ring()
 		const all = new Set(contour.nodes.map(({ id }) => id))
 		const made = addExtrema(sheetOf(contour), all)
-		expect(made.ids.size).toBeGreaterThan(1000)
+		expect(made.ids.size).toBeGreaterThan(400)
 		const lined = onlyContour(alignNodes(sheetOf(contour), all, 'x'))
 		expect(new Set(lined.nodes.map(({ at }) => at[0].toFixed(6))).size).toBe(1)
 	})

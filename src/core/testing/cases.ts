@@ -1,5 +1,5 @@
 /** `npm run test:deep` looks at so many times as many, with others each time. */
-const DEEPER = 20
+const DEEPER = 50
 
 /** How many random cases a property is tried on: as many as said with each commit. */
 export const cases = (count: number): number => (process.env.DEEP ? DEEPER * count : count)

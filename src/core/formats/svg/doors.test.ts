@@ -69,7 +69,7 @@ describe('of every drawing in the corpus', () => {
 	})
 })
 
-const MUTATIONS = cases(4000)
+const MUTATIONS = cases(2000)
 const SEED = seedOf(12)
 const PARTS = [
 	'<',

@@ -26,7 +26,7 @@ describe('a partition', () => {
 						expect(new Set(nodes.map(({ id }) => id)).size).toBe(nodes.length)
 					}
 			}),
-			{ numRuns: cases(25) },
+			{ numRuns: cases(10) },
 		)
 	})
 

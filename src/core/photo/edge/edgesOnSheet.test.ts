@@ -54,7 +54,7 @@ describe('edges of a photo as it lies on a sheet', () => {
 				for (const [k, node] of (fitted?.nodes ?? []).entries())
 					expect(distance(node.at, on(plainly?.nodes[k]?.at ?? [0, 0]))).toBeLessThan(1e-3 * size)
 			}),
-			{ numRuns: cases(12) },
+			{ numRuns: cases(6) },
 		)
 	})
 

@@ -106,7 +106,7 @@ describe('fitting to edges', () => {
 					}
 				},
 			),
-			{ numRuns: cases(25) },
+			{ numRuns: cases(12) },
 		)
 	})
 
@@ -141,7 +141,7 @@ describe('fitting to edges', () => {
 					expect(is.worst).toBeLessThanOrEqual(Math.max(was.worst, addWithin ?? 0) + 0.05)
 				},
 			),
-			{ numRuns: cases(15) },
+			{ numRuns: cases(8) },
 		)
 	})
 })

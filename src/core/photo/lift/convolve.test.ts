@@ -42,6 +42,6 @@ test('the kernel does what plain loops do, whatever the size', () => {
 					}
 			}
 		}),
-		{ numRuns: cases(60) },
+		{ numRuns: cases(25) },
 	)
 })
