@@ -17,7 +17,7 @@ export function partsOf(lattice: Lattice, rings: readonly Ring[]): Ring[][] {
 
 function areaOf(lattice: Lattice, ring: Ring): number {
 	let sum = 0
-	let before = ring.at(-1) ?? 0
+	let before = item(ring, ring.length - 1)
 	for (const vertex of ring) {
 		sum += lattice.x(before) * lattice.y(vertex) - lattice.y(before) * lattice.x(vertex)
 		before = vertex
@@ -37,7 +37,7 @@ function holds(lattice: Lattice, outer: Ring, inner: Ring): boolean {
 	const x = shared.has(a) ? (lattice.x(a) + lattice.x(b)) / 2 : lattice.x(a)
 	const y = shared.has(a) ? (lattice.y(a) + lattice.y(b)) / 2 : lattice.y(a)
 	let inside = false
-	let before = outer.at(-1) ?? 0
+	let before = item(outer, outer.length - 1)
 	for (const vertex of outer) {
 		const [x0, y0, x1, y1] = [
 			lattice.x(before),

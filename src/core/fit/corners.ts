@@ -69,7 +69,9 @@ export function cornerMarks(
 	const { turn, reach } = turning
 	const n = closed ? last : last + 1
 	const marks: CornerMark[] = []
-	const get = closed ? (i: number) => at(turn, ((i % n) + n) % n) : (i: number) => turn[i] ?? 0
+	const get = closed
+		? (i: number) => at(turn, ((i % n) + n) % n)
+		: (i: number) => (i >= 0 && i < turn.length ? at(turn, i) : 0)
 	const near = Math.max(1, reach >> 1)
 	for (let i = 0; i < n; i++) {
 		const here = at(turn, i)

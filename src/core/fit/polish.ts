@@ -1,4 +1,4 @@
-import { at, intAt } from '../geometry/numbers'
+import { at, intAt, item } from '../geometry/numbers'
 import type { Joint } from './joint'
 import type { PolishRoom, Trail } from './trail'
 
@@ -74,7 +74,7 @@ export function polish(
 			if (own.length > 0) move(joint, spans[k - 1], spans[k], own, right, intAt(first, k))
 		}
 		for (const [k, joint] of joints.entries())
-			if ((columns[k]?.length ?? 0) > 0)
+			if (item(columns, k).length > 0)
 				if (!held(k))
 					settle(trail, joint, joints[k - 1]?.i ?? joint.i - 12, joints[k + 1]?.i ?? joint.i + 12)
 	}
@@ -216,9 +216,9 @@ function setPull(
 	const end = before?.end ?? 0
 	if (unknown === 'x') pulls[v] = 1
 	else if (unknown === 'y') pulls[v + 1] = 1
-	else if (unknown === 'slide') {
-		pulls[v] = slide?.[0] ?? 0
-		pulls[v + 1] = slide?.[1] ?? 0
+	else if (unknown === 'slide' && slide) {
+		pulls[v] = slide[0]
+		pulls[v + 1] = slide[1]
 	}
 	if (unknown === 'start') {
 		pulls[v + 2] = outX
@@ -256,8 +256,9 @@ function move(
 				joint.y += d
 				break
 			case 'slide':
-				joint.x += d * (joint.slide?.[0] ?? 0)
-				joint.y += d * (joint.slide?.[1] ?? 0)
+				if (!joint.slide) break
+				joint.x += d * joint.slide[0]
+				joint.y += d * joint.slide[1]
 				break
 			case 'turn':
 				turnIn(joint, d)

@@ -43,7 +43,7 @@ export function straightRuns(
 			continue
 		}
 		const to = grow(sums, i, i + seed, last, straight, 1)
-		const from = grow(sums, i, to, runs.at(-1)?.to ?? 0, straight, -1)
+		const from = grow(sums, i, to, done(), straight, -1)
 		i = Math.max(to, i + seed) // whatever comes of it
 		const run = core(from, to)
 		if (!run) continue
@@ -52,6 +52,11 @@ export function straightRuns(
 	}
 	return runs
 
+	/** Where the last run ends: what comes next begins there at the earliest. */
+	function done(): number {
+		return runs.at(-1)?.to ?? 0
+	}
+
 	function core(from: number, to: number): StraightRun | undefined {
 		const margin = Math.floor((to - from) * 0.12)
 		const a = from + margin
@@ -59,7 +64,7 @@ export function straightRuns(
 		if (b - a < 3) return undefined
 		const line = lineOf(sums, a, b)
 		if (bowed(trail, a, b, line, sigma, floor)) return undefined
-		const lowest = runs.at(-1)?.to ?? 0
+		const lowest = done()
 		const away = Math.max(2.2 * sigma, 2 * floor)
 		const near = reachOut(line, a, b, lowest, away)
 		// A curve goes on leaving its tangent slowly; a straight line ends.

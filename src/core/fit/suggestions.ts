@@ -219,10 +219,10 @@ function changedRuns(contour: Contour, made: Contour, k: number): [Contour, Cont
 
 /** An outline's run from one node on to another, as an open outline. */
 function runBetween({ id, nodes }: Contour, from: string, to: string): Contour {
-	const [first, last] = [from, to].map((end) => nodes.findIndex((node) => node.id === end))
+	const [first = -1, last] = [from, to].map((end) => nodes.findIndex((node) => node.id === end))
 	const n = nodes.length
 	const run: PathNode[] = []
-	for (let i = first ?? 0; run.length < n; i = (i + 1) % n) {
+	for (let i = first; run.length < n; i = (i + 1) % n) {
 		run.push(...nodes.slice(i, i + 1))
 		if (i === last) break
 	}

@@ -1,4 +1,4 @@
-import { byteAt, at as numberAt } from '../geometry/numbers'
+import { byteAt, countAt, at as numberAt } from '../geometry/numbers'
 import { type Contour, type NodeKind, newId, type PathNode } from '../path/model'
 
 /** Outlines as flat lists, which go from a worker to the page as they are. Their ids do not go along. */
@@ -54,7 +54,7 @@ export function unpackContours(packed: PackedContours): Contour[] {
 	]
 	return Array.from(packed.outlines, (flags, i): Contour => {
 		const nodes: PathNode[] = []
-		for (let left = packed.counts[i] ?? 0; left > 0; left--) {
+		for (let left = countAt(packed.counts, i); left > 0; left--) {
 			const byte = byteAt(packed.nodes, node++)
 			const [id, at, kind] = [newId(), point(), KINDS[byte & KIND] ?? 'corner']
 			if (byte & IN)

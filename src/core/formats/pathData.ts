@@ -116,7 +116,7 @@ function largest(contours: readonly Contour[]): readonly Contour[] {
 		const { minX, minY, maxX, maxY } = contourHull(contour)
 		return Math.max(maxX - minX, maxY - minY)
 	})
-	const least = sizes.toSorted().at(-SKETCH_OUTLINES) ?? 0
+	const least = at(sizes.toSorted(), sizes.length - SKETCH_OUTLINES)
 	const found = contours.filter((_, i) => at(sizes, i) >= least)
 	// Of very many of one size some from everywhere.
 	const every = found.length / SKETCH_OUTLINES
@@ -206,7 +206,7 @@ function scanner(d: string) {
 	}
 	const found = () =>
 		position < d.length
-			? `found “${String.fromCodePoint(d.codePointAt(position) ?? 0)}”`
+			? `found “${String.fromCodePoint(Number(d.codePointAt(position)))}”`
 			: 'the path ends'
 	return {
 		position: () => position,

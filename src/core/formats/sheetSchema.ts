@@ -51,7 +51,7 @@ const contour = z.looseObject({
 const stops = z.array(z.looseObject({ at: share, colour, alpha: z.exactOptional(share) })).check(
 	z.minLength(1),
 	z.refine(
-		(all) => all.every((stop, n) => n === 0 || stop.at >= (all[n - 1]?.at ?? 0)),
+		(all) => all.every((stop, n) => n === 0 || stop.at >= item(all, n - 1).at),
 		'stops must rise',
 	),
 )

@@ -23,6 +23,13 @@ export function intAt(numbers: Int32Array, i: number): number {
 	return value
 }
 
+/** The same for whole numbers from nought on. */
+export function countAt(numbers: Uint32Array, i: number): number {
+	const value = numbers[i]
+	if (value === undefined) throw outOfRange(i, numbers.length)
+	return value
+}
+
 /** The same for whole numbers of two bytes. */
 export function wordAt(numbers: Uint16Array, i: number): number {
 	const value = numbers[i]
@@ -42,6 +49,12 @@ export function item<T>(items: readonly T[], i: number): T {
 	const found = items[i]
 	if (found === undefined) throw outOfRange(i, items.length)
 	return found
+}
+
+/** The number that a share of those sorted lie below, the largest at 1; nought where there are none. */
+export function quantile(sorted: ArrayLike<number>, share: number): number {
+	const count = sorted.length
+	return sorted[Math.min(count - 1, Math.floor(share * count))] ?? 0
 }
 
 function outOfRange(i: number, length: number): RangeError {

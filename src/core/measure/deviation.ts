@@ -1,4 +1,5 @@
 import Flatbush from 'flatbush'
+import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { flattenContour } from '../path/contour'
 import type { Contour } from '../path/model'
@@ -51,12 +52,12 @@ export function deviationBySteps(
 	]
 	if (found.length === 0) return { max: 0, mean: 0, p95: 0 }
 	const sorted = found.toSorted((p, q) => p.away - q.away)
-	const worst = sorted.at(-1)
+	const worst = item(sorted, sorted.length - 1)
 	return {
-		max: worst?.away ?? 0,
+		max: worst.away,
 		mean: found.reduce((sum, { away }) => sum + away, 0) / found.length,
-		p95: sorted[Math.floor(0.95 * (sorted.length - 1))]?.away ?? 0,
-		...(worst && { worst: worst.at }),
+		p95: item(sorted, Math.floor(0.95 * (sorted.length - 1))).away,
+		worst: worst.at,
 	}
 }
 

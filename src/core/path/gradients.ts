@@ -1,5 +1,6 @@
 import { type Affine, applyAffine } from '../geometry/affine'
 import type { Box } from '../geometry/box'
+import { item } from '../geometry/numbers'
 import { mix, type Point } from '../geometry/point'
 import { levelsOf } from './hex'
 import type { Paint, Piece, Stop, Stroke } from './model'
@@ -105,7 +106,7 @@ export function withStop(gradient: Gradient): Gradient | null {
 	const { stops } = gradient
 	let [gap, place] = [0, -1]
 	for (let n = 1; n < stops.length; n++) {
-		const wide = (stops[n]?.at ?? 0) - (stops[n - 1]?.at ?? 0)
+		const wide = item(stops, n).at - item(stops, n - 1).at
 		if (wide > gap) [gap, place] = [wide, n]
 	}
 	const [a, b] = [stops[place - 1], stops[place]]

@@ -1,3 +1,4 @@
+import { countOf, countOne } from '../geometry/counts'
 import { mapPieces } from './edit'
 import { type Group, newId, type Piece, type Sheet } from './model'
 
@@ -161,8 +162,8 @@ export function withFreshGroups(
 ): { pieces: readonly Piece[]; groups: readonly Group[] } {
 	const count = new Map<string, number>()
 	const paths = pieces.map((piece) => groupPath(sheet, piece.group))
-	for (const id of paths.flat()) count.set(id, (count.get(id) ?? 0) + 1)
-	const used = (sheet.groups ?? []).filter(({ id }) => (count.get(id) ?? 0) > 1)
+	for (const id of paths.flat()) countOne(count, id)
+	const used = (sheet.groups ?? []).filter(({ id }) => countOf(count, id) > 1)
 	const fresh = new Map(used.map(({ id }) => [id, newId()]))
 	const nearest = (path: readonly string[]) => fresh.get(path.findLast((id) => fresh.has(id)) ?? '')
 	return {

@@ -1,4 +1,5 @@
 import type { Affine } from '../geometry/affine'
+import { countOne } from '../geometry/counts'
 import { withLastLook } from './drawnPiece'
 import { mapPieces } from './edit'
 import { transformPaint } from './gradients'
@@ -90,7 +91,7 @@ export function coloursUsed(pieces: readonly Piece[]): string[] {
 	const uses = new Map<string, number>()
 	for (const { fill, stroke } of pieces)
 		for (const paint of [fill, stroke.paint])
-			for (const colour of coloursIn(paint)) uses.set(colour, (uses.get(colour) ?? 0) + 1)
+			for (const colour of coloursIn(paint)) countOne(uses, colour)
 	return [...uses].sort((a, b) => b[1] - a[1]).map(([colour]) => colour)
 }
 

@@ -1,10 +1,11 @@
+import { countAt } from '../geometry/numbers'
 import type { Tone } from '../path/model'
 import { luminance, type Pixels } from './pixels'
 
 /** How many pixels have each of the 256 levels of brightness. */
 export function histogram(pixels: Pixels): Uint32Array {
 	const counts = new Uint32Array(256)
-	for (const level of luminance(pixels)) counts[level] = (counts[level] ?? 0) + 1
+	for (const level of luminance(pixels)) counts[level] = countAt(counts, level) + 1
 	return counts
 }
 

@@ -7,7 +7,7 @@ import {
 	modeRgb,
 	useMode as registerSpace,
 } from 'culori/fn'
-import { item } from '../geometry/numbers'
+import { item, quantile } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import type { Pixels } from './pixels'
 
@@ -46,7 +46,7 @@ export function lineColour(pixels: Pixels, places: readonly Point[] = []): strin
 	const apart = differenceEuclidean('oklab')
 	const clearance = (candidate: string) => {
 		const distances = seen.map((colour) => apart(candidate, colour)).sort((a, b) => a - b)
-		return distances[Math.floor(distances.length / 10)] ?? 0
+		return quantile(distances, 0.1)
 	}
 	let best = { candidate: OWN, clearance: clearance(OWN) * CLEARLY_BETTER }
 	for (const candidate of CANDIDATES) {

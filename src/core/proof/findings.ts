@@ -1,3 +1,4 @@
+import { countOf } from '../geometry/counts'
 import { nodeCount } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { betweenOutlines } from './betweenOutlines'
@@ -42,7 +43,7 @@ export function* findingSteps(
 	const outlines = shown.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
 	const pairs = neighbouring(shown, limits)
 	const nodes = new Map(shown.map((piece) => [piece, nodeCount(piece.contours)]))
-	const ofOne = (piece: Piece) => nodes.get(piece) ?? 0
+	const ofOne = (piece: Piece) => countOf(nodes, piece)
 	const ofPair = ({ lower, upper }: Pair) => ofOne(lower) + ofOne(upper)
 	const advised = ({ contour }: { readonly contour: Contour }) => contour.nodes.length
 	const sum = <T>(all: readonly T[], of: (one: T) => number) =>

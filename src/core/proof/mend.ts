@@ -63,8 +63,9 @@ function adviceFollowed(sheet: Sheet, id: string, advice: readonly Finding[]): S
 		const touched = new Set<number>()
 		const before = now
 		for (const one of suggestionsFor(contour)) {
-			const at = places.get(one.node) ?? 0
-			if (!wanted.has(`${one.what} ${one.node}`) || touched.has(at)) continue
+			const at = places.get(one.node)
+			if (at === undefined || touched.has(at)) continue
+			if (!wanted.has(`${one.what} ${one.node}`)) continue
 			now = followSuggestion(now, one)
 			for (let k = at - NEAR; k <= at + NEAR + 1; k++)
 				touched.add((k + contour.nodes.length) % contour.nodes.length)

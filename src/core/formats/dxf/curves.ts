@@ -1,6 +1,7 @@
 import type { Affine } from '../../geometry/affine'
 import { arcCubics } from '../../geometry/arc'
 import { type Cubic, lineCubic } from '../../geometry/cubic'
+import { item as valueAt } from '../../geometry/numbers'
 import { mix, type Point } from '../../geometry/point'
 import { type Item, numberIn, numbersIn } from './groups'
 
@@ -106,7 +107,8 @@ function spline(item: Item): Run | null {
 	const degree = numberIn(item, 71, 3)
 	const xs = numbersIn(item, 10)
 	const ys = numbersIn(item, 20)
-	const points = xs.map((x, n): Point => [x, ys[n] ?? 0])
+	if (ys.length < xs.length) return null
+	const points = xs.map((x, n): Point => [x, valueAt(ys, n)])
 	const knots = numbersIn(item, 40)
 	const weights = numbersIn(item, 41)
 	const weighted = weights.some((w) => Math.abs(w - (weights[0] ?? 1)) > 1e-9)
@@ -116,15 +118,15 @@ function spline(item: Item): Run | null {
 		let d = points.slice(k - degree, k + 1)
 		for (const [r, u] of args.entries())
 			d = d.slice(1).map((p, j) => {
-				const low = knots[k - degree + 1 + j + r] ?? 0
-				const high = knots[k + 1 + j] ?? 0
+				const low = valueAt(knots, k - degree + 1 + j + r)
+				const high = valueAt(knots, k + 1 + j)
 				return mix(d[j] ?? p, p, high > low ? (u - low) / (high - low) : 0)
 			})
 		return d[0] ?? [0, 0]
 	}
 	const cubics: Cubic[] = []
 	for (let k = degree; k < points.length; k++) {
-		const [a, b] = [knots[k] ?? 0, knots[k + 1] ?? 0]
+		const [a, b] = [valueAt(knots, k), valueAt(knots, k + 1)]
 		if (!(b > a)) continue
 		const own = Array.from({ length: degree + 1 }, (_, n) =>
 			polar(k, [...Array(degree - n).fill(a), ...Array(n).fill(b)]),

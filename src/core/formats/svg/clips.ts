@@ -10,7 +10,7 @@ import { FIRST_LOOKS, looksOf } from './looks'
 import { readPaint, referenceOf } from './paints'
 import type { Place, Reader } from './reader'
 import { parseTransform } from './transforms'
-import { lengthPx } from './units'
+import { lengthOrNone } from './units'
 
 /** Items within the clip path that `said` refers to; as they are where there is none. */
 export function clippedBy(reader: Reader, said: string | undefined, place: Place, items: Drawn[]) {
@@ -91,7 +91,7 @@ function maskBox({ attributes }: SvgElement, place: Place, box: Box): Contour {
 	const [width, height] = [box.maxX - box.minX, box.maxY - box.minY]
 	const ruler = share ? { ...place.ruler, width: 1, height: 1 } : place.ruler
 	const read = (name: string, side: 'width' | 'height', fallback: string) =>
-		lengthPx(attributes[name] ?? fallback, ruler, side) ?? 0
+		lengthOrNone(attributes[name] ?? fallback, ruler, side)
 	const x = read('x', 'width', '-10%')
 	const y = read('y', 'height', '-10%')
 	const [w, h] = [read('width', 'width', '120%'), read('height', 'height', '120%')]

@@ -10,7 +10,7 @@ import { shapeItems } from './shapeItem'
 import { SHAPES } from './shapes'
 import type { Declared } from './styles'
 import { about, parseTransform, transformOrigin } from './transforms'
-import { lengthPx, type Ruler } from './units'
+import { lengthOrNone, lengthPx, type Ruler } from './units'
 import { readViewBox, viewBoxMap } from './viewports'
 
 /** What is drawn of the elements in another. */
@@ -112,8 +112,8 @@ function used(reader: Reader, element: SvgElement, place: Place): Drawn[] {
 		return []
 	}
 	const declared = reader.declared(element)
-	const x = lengthPx(declared.get('x'), place.ruler, 'width') ?? 0
-	const y = lengthPx(declared.get('y'), place.ruler, 'height') ?? 0
+	const x = lengthOrNone(declared.get('x'), place.ruler, 'width')
+	const y = lengthOrNone(declared.get('y'), place.ruler, 'height')
 	const map = composeAffine(place.map, [1, 0, 0, 1, x, y])
 	const { width, height } = element.attributes
 	const sized = target.name === 'symbol' || target.name === 'svg'
@@ -144,7 +144,7 @@ function viewport(reader: Reader, element: SvgElement, place: Place, asked: Aske
 		const said =
 			(name === 'width' || name === 'height' ? asked[name] : undefined) ?? declared.get(name)
 		const side = name === 'x' || name === 'width' ? 'width' : 'height'
-		return lengthPx(said ?? fallback, ruler, side) ?? lengthPx(fallback, ruler, side) ?? 0
+		return lengthPx(said ?? fallback, ruler, side) ?? lengthOrNone(fallback, ruler, side)
 	}
 	const [x, y] = [read('x', '0'), read('y', '0')]
 	const size = { width: read('width', '100%'), height: read('height', '100%') }

@@ -1,3 +1,5 @@
+import { countOne } from '../../geometry/counts'
+
 /** Something that a drawing holds and that cannot be taken over as it is. */
 export interface LeftOut {
 	/** What it is, in the plural: “images”, “gradients, as one colour each”. */
@@ -19,7 +21,7 @@ export function saysLeftOut(all: readonly LeftOut[]): string {
 export function newTally(): Tally {
 	const counts = new Map<string, number>()
 	return {
-		add: (what, count = 1) => counts.set(what, (counts.get(what) ?? 0) + count),
+		add: (what, count = 1) => countOne(counts, what, count),
 		all: () => [...counts].map(([what, count]) => ({ what, count })),
 	}
 }

@@ -13,7 +13,7 @@ import { FIRST_LOOKS, opacityOf } from './looks'
 import { BLACK, type Colour, readPaint, referenceOf, solid } from './paints'
 import type { Place, Reader } from './reader'
 import { parseTransform } from './transforms'
-import { lengthPx, type Side, shareOf } from './units'
+import { lengthOrNone, lengthPx, type Side, shareOf } from './units'
 
 /**
  * What a gradient or pattern paints a shape with, sheet px; a pattern as its mean colour.
@@ -106,7 +106,7 @@ function placedGradient(
 	const spread = said('spreadMethod')
 	if (spread === 'reflect' || spread === 'repeat') reader.tally.add('repeats of gradients')
 	const read = (name: string, side: Side, fallback: string) =>
-		lengthPx(said(name), ruler, side) ?? lengthPx(fallback, ruler, side) ?? 0
+		lengthPx(said(name), ruler, side) ?? lengthOrNone(fallback, ruler, side)
 	if (server.name === 'linearGradient') {
 		const from: Point = [read('x1', 'width', '0%'), read('y1', 'height', '0%')]
 		const to: Point = [read('x2', 'width', '100%'), read('y2', 'height', '0%')]
@@ -181,7 +181,7 @@ function meanOf(stops: readonly Stop[]): Colour {
 	let before: Stop = { at: 0, colour: stops[0]?.colour ?? BLACK }
 	const sum = [0, 0, 0, 0]
 	const add = (colour: Colour, share: number) => {
-		for (const i of [0, 1, 2]) sum[i] = valueAt(sum, i) + (colour[i] ?? 0) * colour[3] * share
+		for (const i of [0, 1, 2]) sum[i] = valueAt(sum, i) + valueAt(colour, i) * colour[3] * share
 		sum[3] = valueAt(sum, 3) + colour[3] * share
 	}
 	for (const stop of [...stops, { at: 1, colour: stops.at(-1)?.colour ?? BLACK }]) {
@@ -217,7 +217,7 @@ function patternColour(reader: Reader, pattern: SvgElement): Colour | 'nothing' 
 		const share = Math.min(1, areaOf(item) / tile) * flat.alpha * item.opacity
 		// What is laid on covers what was there.
 		for (const i of [0, 1, 2])
-			sum[i] = valueAt(sum, i) * (1 - share) + (paint.colour[i] ?? 0) * share
+			sum[i] = valueAt(sum, i) * (1 - share) + valueAt(paint.colour, i) * share
 		sum[3] = valueAt(sum, 3) * (1 - share) + share
 	}
 	const mean = weighted(sum)

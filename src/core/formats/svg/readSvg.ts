@@ -1,4 +1,5 @@
 import { composeAffine } from '../../geometry/affine'
+import { countOne } from '../../geometry/counts'
 import { withFreshIds } from '../../path/freshIds'
 import { inferKinds } from '../../path/kinds'
 import { type Group, newId, newPiece, type Piece } from '../../path/model'
@@ -69,8 +70,7 @@ export function readSvg(text: string): SvgDrawing {
 /** Groups for the elements that hold some of what is drawn together; one that holds all of it does not. */
 function groupsOf(items: readonly Drawn[]): Map<Within, Group> {
 	const counts = new Map<Within, number>()
-	for (const one of items.flatMap(({ within = [] }) => within))
-		counts.set(one, (counts.get(one) ?? 0) + 1)
+	for (const one of items.flatMap(({ within = [] }) => within)) countOne(counts, one)
 	const groups = new Map<Within, Group>()
 	for (const { within = [] } of items) {
 		let outer: string | undefined

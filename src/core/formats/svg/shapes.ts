@@ -31,8 +31,9 @@ export function shapeOf(
 		const none = said !== undefined && said === attributes[property]?.trim() ? 0 : undefined
 		return lengthPx(said, ruler, side) ?? none
 	}
-	const x = (property: string) => px(property, 'width') ?? 0
-	const y = (property: string) => px(property, 'height') ?? 0
+	const or = (value: number | undefined) => value ?? 0
+	const x = (property: string) => or(px(property, 'width'))
+	const y = (property: string) => or(px(property, 'height'))
 	switch (name) {
 		case 'path':
 			return readPathData(pathDataOf(declared.get('d') ?? ''))
@@ -41,11 +42,11 @@ export function shapeOf(
 			return { contours: rectangle(x('x'), y('y'), x('width'), y('height'), rx, ry) }
 		}
 		case 'circle': {
-			const r = px('r', 'diagonal') ?? 0
+			const r = or(px('r', 'diagonal'))
 			return { contours: ring(x('cx'), y('cy'), r, r) }
 		}
 		case 'ellipse': {
-			const rx = px('rx', 'width') ?? px('ry', 'height') ?? 0
+			const rx = or(px('rx', 'width') ?? px('ry', 'height'))
 			return { contours: ring(x('cx'), y('cy'), rx, px('ry', 'height') ?? rx) }
 		}
 		case 'line':
@@ -84,8 +85,8 @@ function rectangle(
 ): Contour[] {
 	if (!(width > 0 && height > 0)) return []
 	const sound = (r: number | undefined) => (r !== undefined && r >= 0 ? r : undefined)
-	const rx = Math.min(sound(saidRx) ?? sound(saidRy) ?? 0, width / 2)
-	const ry = Math.min(sound(saidRy) ?? sound(saidRx) ?? 0, height / 2)
+	const [toldX = 0, toldY = toldX] = [sound(saidRx) ?? sound(saidRy), sound(saidRy)]
+	const [rx, ry] = [Math.min(toldX, width / 2), Math.min(toldY, height / 2)]
 	if (rx <= 0 || ry <= 0)
 		return [polyline([x, y, x + width, y, x + width, y + height, x, y + height], true)]
 	const quarter = (dx: number, dy: number, level: boolean) => {

@@ -1,5 +1,5 @@
 import { type Affine, composeAffine, IDENTITY } from '../../geometry/affine'
-import { lengthPx, type Ruler } from './units'
+import { lengthOrNone, lengthPx, type Ruler } from './units'
 
 const CALL =
 	/\s*,?\s*(matrix|translate|translateX|translateY|scale|scaleX|scaleY|rotate|skew|skewX|skewY)\s*\(([^)]*)\)/y
@@ -102,6 +102,6 @@ export function transformOrigin(text: string | undefined, ruler: Ruler): [number
 	const swapped = /^(top|bottom)$/.test(words[0] ?? '') || /^(left|right)$/.test(words[1] ?? '')
 	const [x = '50%', y = '50%'] = swapped ? words.slice(0, 2).reverse() : words
 	const read = (word: string, side: 'width' | 'height') =>
-		lengthPx(KEYWORDS[word] ?? word, ruler, side) ?? 0
+		lengthOrNone(KEYWORDS[word] ?? word, ruler, side)
 	return [read(x, 'width'), read(y, 'height')]
 }

@@ -36,6 +36,11 @@ export function lengthPx(text: string | undefined, ruler: Ruler, side: Side): nu
 	return factor === undefined || !Number.isFinite(value * factor) ? undefined : value * factor
 }
 
+/** The same, no length at all where the text tells none. */
+export function lengthOrNone(text: string | undefined, ruler: Ruler, side: Side): number {
+	return lengthPx(text, ruler, side) ?? 0
+}
+
 function relative(unit: string, ruler: Ruler, side: Side): number | undefined {
 	switch (unit) {
 		case '%':

@@ -189,7 +189,7 @@ function stopsAlong(
 	for (let k = 0; k < count; k++) {
 		const { n, t } = between(numberAt(shares, k), last)
 		for (const c of [0, 1, 2]) {
-			const mixed = (1 - t) * (solved[n]?.[c] ?? 0) + t * (solved[n + 1]?.[c] ?? 0)
+			const mixed = (1 - t) * numberAt(item(solved, n), c) + t * numberAt(item(solved, n + 1), c)
 			error += (mixed - numberAt(levels, 3 * k + c)) ** 2
 		}
 	}
@@ -217,21 +217,18 @@ function solve(matrix: readonly Float64Array[], right: readonly Float64Array[]):
 	const b = right.map((row) => row.slice())
 	for (let n = 0; n < a.length; n++)
 		for (let m = n + 1; m < a.length; m++) {
-			const factor = (a[m]?.[n] ?? 0) / (a[n]?.[n] || 1)
-			for (let k = n; k < a.length; k++) {
-				const row = item(a, m)
-				row[k] = numberAt(row, k) - factor * (a[n]?.[k] ?? 0)
-			}
-			for (const c of [0, 1, 2]) {
-				const side = item(b, m)
-				side[c] = numberAt(side, c) - factor * (b[n]?.[c] ?? 0)
-			}
+			const [row, pivot] = [item(a, m), item(a, n)]
+			const factor = numberAt(row, n) / (numberAt(pivot, n) || 1)
+			for (let k = n; k < a.length; k++) row[k] = numberAt(row, k) - factor * numberAt(pivot, k)
+			const [side, known] = [item(b, m), item(b, n)]
+			for (const c of [0, 1, 2]) side[c] = numberAt(side, c) - factor * numberAt(known, c)
 		}
 	for (let n = a.length - 1; n >= 0; n--)
 		for (const c of [0, 1, 2]) {
-			let sum = b[n]?.[c] ?? 0
-			for (let k = n + 1; k < a.length; k++) sum -= (a[n]?.[k] ?? 0) * (b[k]?.[c] ?? 0)
-			item(b, n)[c] = sum / (a[n]?.[n] || 1)
+			const row = item(a, n)
+			let sum = numberAt(item(b, n), c)
+			for (let k = n + 1; k < a.length; k++) sum -= numberAt(row, k) * numberAt(item(b, k), c)
+			item(b, n)[c] = sum / (numberAt(row, n) || 1)
 		}
 	return b
 }
@@ -258,7 +255,7 @@ function residualOf(shares: Float64Array, stops: readonly Stop[], colours: Float
 	for (let k = 0; k < shares.length; k++) {
 		const { n, t } = between(numberAt(shares, k), last)
 		for (const c of [0, 1, 2])
-			data[4 * k + c] = (1 - t) * (levels[n]?.[c] ?? 0) + t * (levels[n + 1]?.[c] ?? 0)
+			data[4 * k + c] = (1 - t) * item(item(levels, n), c) + t * item(item(levels, n + 1), c)
 	}
 	const mixed = coloursOf({ width: shares.length, height: 1, data })
 	let sum = 0

@@ -1,3 +1,4 @@
+import { countOf, countOne } from '../../geometry/counts'
 import { at, item } from '../../geometry/numbers'
 import type { Paint, Piece, Stop } from '../../path/model'
 import { coloursIn } from '../../path/paint'
@@ -26,8 +27,7 @@ export interface SnappedColours {
 export function snapColours(pieces: readonly Piece[], count: number): SnappedColours {
 	const uses = new Map<string, number>()
 	for (const { fill, stroke } of pieces)
-		for (const colour of [...coloursIn(fill), ...coloursIn(stroke.paint)])
-			uses.set(colour, (uses.get(colour) ?? 0) + 1)
+		for (const colour of [...coloursIn(fill), ...coloursIn(stroke.paint)]) countOne(uses, colour)
 	const all = [...uses.keys()]
 	const most = Math.max(1, Math.round(count))
 	if (all.length <= most) return { pieces: [...pieces], moves: [] }
@@ -43,15 +43,14 @@ export function snapColours(pieces: readonly Piece[], count: number): SnappedCol
 	for (const [n, colour] of all.entries()) {
 		const group = item(groupOf, n)
 		const head = heads.get(group)
-		if (head === undefined || (uses.get(colour) ?? 0) > (uses.get(head) ?? 0))
-			heads.set(group, colour)
+		if (head === undefined || countOf(uses, colour) > countOf(uses, head)) heads.set(group, colour)
 	}
 	const becomes = new Map(all.map((colour, n) => [colour, heads.get(item(groupOf, n)) ?? colour]))
 	return {
 		pieces: pieces.map((piece) => painted(piece, becomes)),
 		moves: [...becomes]
 			.filter(([from, to]) => from !== to)
-			.map(([from, to]) => ({ from, to, uses: uses.get(from) ?? 0 })),
+			.map(([from, to]) => ({ from, to, uses: countOf(uses, from) })),
 	}
 }
 

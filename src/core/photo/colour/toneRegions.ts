@@ -1,6 +1,7 @@
 import { combine } from '../../combine/combine'
 import { growBox, joinBoxes } from '../../geometry/box'
-import { byteAt, floatAt, intAt, item } from '../../geometry/numbers'
+import { countOne } from '../../geometry/counts'
+import { byteAt, floatAt, intAt, item, quantile } from '../../geometry/numbers'
 import { signedArea } from '../../geometry/polygon'
 import { contourBounds, flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
@@ -246,7 +247,7 @@ function meltSpecks(labels: Uint8Array, width: number, least: number): void {
 			for (const k of speck)
 				for (const j of beside(k, width, labels.length)) {
 					const label = byteAt(labels, j)
-					if (label !== own) shared.set(label, (shared.get(label) ?? 0) + 1)
+					if (label !== own) countOne(shared, label)
 				}
 			const most = [...shared].sort((a, b) => b[1] - a[1])[0]
 			if (!most) continue
@@ -288,7 +289,7 @@ function medianOf(
 	for (let k = 0; k < labels.length; k++)
 		if (byteAt(labels, k) === label && byteAt(seen, k)) own.push(k)
 	const median = (c: number) =>
-		Float32Array.from(own, (k) => floatAt(colours, 3 * k + c)).sort()[own.length >> 1] ?? 0
+		quantile(Float32Array.from(own, (k) => floatAt(colours, 3 * k + c)).sort(), 0.5)
 	return [median(0), median(1), median(2)]
 }
 

@@ -1,4 +1,4 @@
-import { byteAt, floatAt } from '../../geometry/numbers'
+import { byteAt, countAt, floatAt } from '../../geometry/numbers'
 import { LIGHT, levelOfLight } from '../light'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'
@@ -52,10 +52,9 @@ export function cleaned(photo: Pixels, cover: Float32Array): Pixels {
 /** The middle of what is too thin to have an inside: as deep in it as what lies to both sides. */
 function isRidge(away: Float32Array, at: number, width: number): boolean {
 	const own = floatAt(away, at)
-	return (
-		own >= RIDGE_PX &&
-		[1, width].some((by) => own >= (away[at + by] ?? 0) && own >= (away[at - by] ?? 0))
-	)
+	// Beyond the picture nothing is deep.
+	const depth = (k: number) => (k >= 0 && k < away.length ? floatAt(away, k) : 0)
+	return own >= RIDGE_PX && [1, width].some((by) => own >= depth(at + by) && own >= depth(at - by))
 }
 
 /** The middle of what is thinner than twice this is no colour of its own, px. */
@@ -76,7 +75,7 @@ function softnessOf({ photo, away, edge, inside, outside }: Mix): number {
 	for (const soft of SOFT_PX) {
 		let sum = 0
 		for (let k = 0; k < edge.length; k += step) {
-			const at = edge[k] ?? 0
+			const at = countAt(edge, k)
 			const alpha = share(floatAt(away, at), soft)
 			for (let c = 4 * at; c < 4 * at + 3; c++) {
 				const ground = lightOf(outside[c])

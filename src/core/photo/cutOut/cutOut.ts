@@ -96,7 +96,7 @@ export function laidOn(picture: Pixels, backdrop: Backdrop | null, shadow: Shado
 	for (let at = 0; at < width * height; at++) {
 		const p = 4 * at
 		const over = byteAt(picture.data, p + 3) / 255
-		const shade = dark?.[at] ?? 0
+		const shade = dark ? floatAt(dark, at) : 0
 		const below = ground?.(at % width, Math.floor(at / width))
 		// The shadow is black, over the ground or over nothing.
 		const under = below ? 1 : shade

@@ -1,4 +1,5 @@
 import { derivativeAt, pointAt } from '../../geometry/cubic'
+import { item, quantile } from '../../geometry/numbers'
 import { distance, length, type Point, scale } from '../../geometry/point'
 import { segmentCubic, segments } from '../../path/contour'
 import { createWinding } from '../../path/enclosing'
@@ -77,7 +78,7 @@ export function edgeDeviation(
 		contour: Int32Array.from(samples, ({ contour }) => contour),
 		segment: Int32Array.from(samples, ({ segment }) => segment),
 		mean: sizes.length > 0 ? sizes.reduce((a, b) => a + b, 0) / sizes.length : 0,
-		p95: sizes[Math.min(sizes.length - 1, Math.floor(0.95 * sizes.length))] ?? 0,
+		p95: quantile(sizes, 0.95),
 		covered: whole > 0 ? seen / whole : 0,
 	}
 }
@@ -217,7 +218,7 @@ function withEdges(
 		return [
 			{ edge: null, worth: -NONE, cost: 0, from: -1 },
 			...best.map((edge): State => {
-				const against = FAR * (edge.t / likely) ** 2 + (unlike?.(edge, segment) ?? 0)
+				const against = FAR * (edge.t / likely) ** 2 + (unlike ? unlike(edge, segment) : 0)
 				const worth = Math.min(QUITE_SURE, edge.clear) - against
 				return { edge, worth, cost: 0, from: -1 }
 			}),
@@ -269,6 +270,6 @@ function change(a: Crossed | null, b: Crossed | null, jump: number, most: number
 
 function cheapestOf(states: readonly State[]): number {
 	let best = 0
-	for (const [k, { cost }] of states.entries()) if (cost < (states[best]?.cost ?? 0)) best = k
+	for (const [k, { cost }] of states.entries()) if (cost < item(states, best).cost) best = k
 	return best
 }

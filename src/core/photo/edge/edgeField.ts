@@ -1,4 +1,4 @@
-import { byteAt, floatAt, wordAt } from '../../geometry/numbers'
+import { byteAt, floatAt, quantile, wordAt } from '../../geometry/numbers'
 import type { Pixels } from '../pixels'
 import { gradients, LEAST_LOG, LOG_STEPS, REACH_PX } from './gradients'
 import type { Tone } from './tones'
@@ -121,7 +121,7 @@ function noiseOf(log: Uint16Array, width: number, height: number): Float32Array 
 			for (let x = x0; x < Math.min(width, x0 + BLOCK_PX); x += 3)
 				seen[count++] = wordAt(log, (y << TILE_SHIFT) | x)
 		const sorted = seen.subarray(0, count).sort()
-		noise[block] = (sorted[Math.floor(ALONE * count)] ?? 0) / LOG_STEPS + LEAST_LOG
+		noise[block] = quantile(sorted, ALONE) / LOG_STEPS + LEAST_LOG
 	}
 	return noise
 }

@@ -184,8 +184,10 @@ function withoutSpurs(way: readonly Point[]): Point[] {
 				swept.pop()
 			}
 		const before = made.at(-1)
-		gone.push((gone.at(-1) ?? 0) + (before ? distance(before, p) : 0))
-		swept.push((swept.at(-1) ?? 0) + (before ? (before[0] * p[1] - p[0] * before[1]) / 2 : 0))
+		gone.push(before ? item(gone, gone.length - 1) + distance(before, p) : 0)
+		swept.push(
+			before ? item(swept, swept.length - 1) + (before[0] * p[1] - p[0] * before[1]) / 2 : 0,
+		)
 		const own = cells.get(cell(p)) ?? []
 		own.push(made.length)
 		cells.set(cell(p), own)

@@ -1,4 +1,4 @@
-import { item } from '../../geometry/numbers'
+import { item, quantile } from '../../geometry/numbers'
 import type { Contour } from '../../path/model'
 import { edgeDeviation, outwardSides } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
@@ -31,8 +31,8 @@ export function nearest(
 		return {
 			contour,
 			covered,
-			p95: off[Math.floor(0.95 * off.length)] ?? 0,
-			worst: off.at(-1) ?? 0,
+			p95: quantile(off, 0.95),
+			worst: quantile(off, 1),
 		}
 	}
 	const made = begun.map((contour, k) => {

@@ -1,4 +1,4 @@
-import { item, at as numberAt } from '../../geometry/numbers'
+import { item, at as numberAt, quantile } from '../../geometry/numbers'
 import { add, distance, length, type Point, scale, subtract, unit } from '../../geometry/point'
 import type { Contour, PathNode } from '../../path/model'
 import { settleSince } from '../../path/nodes'
@@ -101,7 +101,7 @@ function step(
 	const { nodes } = contour
 	const seen = samples.filter((one) => !Number.isNaN(one.edge) && !isByCorner(contour, one))
 	const sizes = seen.map((one) => Math.abs(one.edge - allowance)).sort((a, b) => a - b)
-	const limit = Math.max(LEAST_OUTLIER_PX, OUTLIER * (sizes[sizes.length >> 1] ?? 0))
+	const limit = Math.max(LEAST_OUTLIER_PX, OUTLIER * quantile(sizes, 0.5))
 	const support = supportOf(
 		[contour],
 		samples.map((one) => ({ ...one, contour: 0 })),

@@ -1,5 +1,5 @@
 import { type Line, lineThrough, meeting, offLine, ontoLine } from '../../geometry/lineThrough'
-import { item } from '../../geometry/numbers'
+import { item, quantile } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { segments } from '../../path/contour'
 import type { Contour } from '../../path/model'
@@ -89,7 +89,10 @@ function calmed(offsets: readonly number[], closed: boolean): number[] {
 	const n = offsets.length
 	const at = (i: number) => item(offsets, closed ? (i + n) % n : Math.max(0, Math.min(n - 1, i)))
 	const bends = offsets.map((off, i) => Math.abs(off - (at(i - 1) + at(i + 1)) / 2))
-	const jitter = bends.sort((a, b) => a - b)[n >> 1] ?? 0
+	const jitter = quantile(
+		bends.sort((a, b) => a - b),
+		0.5,
+	)
 	const reach = Math.round(Math.min(MOST_CALM_PX, CALM * jitter) / STEP_PX)
 	if (jitter < STEADY_PX || reach < 1 || n < 2 * reach + 2) return [...offsets]
 	return offsets.map((own, i) => {

@@ -1,4 +1,4 @@
-import { item } from '../../geometry/numbers'
+import { item, quantile } from '../../geometry/numbers'
 import { distance } from '../../geometry/point'
 import type { Contour, PathNode } from '../../path/model'
 import { type EdgeSample, edgeSamples, outwardSides } from './edgeDeviation'
@@ -44,7 +44,7 @@ export function withoutStrays(
 		const is = far(contour, k)
 		const off = is.map((one) => one.off).sort((a, b) => a - b)
 		const largest = was.reduce((sum, one) => Math.max(sum, one.off), 0)
-		const usual = LEAST_STRAY_PX + STRAY * (off[Math.floor(0.95 * off.length)] ?? 0)
+		const usual = LEAST_STRAY_PX + STRAY * quantile(off, 0.95)
 		const most = Math.max(addWithin, Math.min(usual, largest))
 		const strays = new Set(
 			is

@@ -1,6 +1,6 @@
 import { combine } from '../../combine/combine'
 import { type Box, growBox, joinBoxes } from '../../geometry/box'
-import { byteAt, floatAt, intAt } from '../../geometry/numbers'
+import { byteAt, floatAt, intAt, quantile } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { contourBounds } from '../../path/contour'
 import type { Contour } from '../../path/model'
@@ -158,7 +158,11 @@ function placesRound({ width, height }: Pixels, x: number, y: number): number[] 
 	return places
 }
 
-const medianOf = (values: number[]): number => values.sort((a, b) => a - b)[values.length >> 1] ?? 0
+const medianOf = (values: number[]): number =>
+	quantile(
+		values.sort((a, b) => a - b),
+		0.5,
+	)
 
 /** The colour about a place, `#rrggbb`. @param at px of the photo, within it */
 export function colourAt(photo: Pixels, at: Point): string {
