@@ -1,11 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { Point } from '@/core'
+import { divide, type Point, parsePathData } from '@/core'
 import { fitPolyline } from '@/core/fitting'
 import { cases } from '@/core/testing/cases'
+import { regionsMachine, startingFates } from '@/editor/passes/cut/regions'
+import { seeHereMachine } from '@/editor/passes/photo/seeHere'
+import { straightenMachine } from '@/editor/passes/photo/straighten'
 import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
 import { gradientMachine } from '@/editor/tools/gradient'
+import { liftMachine } from '@/editor/tools/lift/lift'
+import { liftSlice } from '@/editor/tools/lift/liftSlice'
 import { nodesMachine } from '@/editor/tools/nodes/nodes'
 import { penMachine } from '@/editor/tools/pen/pen'
 import { pencilMachine } from '@/editor/tools/pencil'
@@ -77,6 +82,31 @@ const SEEN = {
 	colourAt: ([x]: Point) => (x > 100 ? null : '#c03020'),
 }
 
+const SQUARES = ['M0 0H100V100H0Z', 'M60 60H160V160H60Z'].map((d) => ({
+	contours: parsePathData(d),
+	rule: 'nonzero' as const,
+}))
+const REGIONS = divide(SQUARES)
+const APART = {
+	pieces: ['a', 'b'],
+	regions: REGIONS,
+	fates: startingFates(REGIONS.length),
+	brush: 'join' as const,
+	hovered: null,
+}
+const CHOOSING = { get: () => APART, set: () => {}, accept: () => {}, leave: () => {} }
+const FOUND = { contours: parsePathData('M30 30H60V60H30Z'), unsure: [] }
+const LIFTED = {
+	...liftSlice.start,
+	asked: {
+		way: 'object' as const,
+		round: { box: { minX: 10, minY: 10, maxX: 90, maxY: 90 } },
+		dabs: [],
+	},
+	ghost: FOUND,
+}
+const LIFTING = { state: () => LIFTED, set: () => {}, callOff: () => {}, nameNext: () => 'Lifted' }
+
 const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Nodes', nodesMachine as Machine<never>],
 	['Arrange pieces', arrangePiecesMachine as Machine<never>],
@@ -85,6 +115,10 @@ const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Pencil', pencilMachine(FREEHAND) as Machine<never>],
 	['Gradient', gradientMachine as Machine<never>],
 	['Take colour', takeColourMachine(SEEN) as Machine<never>],
+	['Lift', liftMachine(LIFTING) as Machine<never>],
+	['Straighten', straightenMachine as Machine<never>],
+	['See here', seeHereMachine(() => {}) as Machine<never>],
+	['Regions', regionsMachine(CHOOSING) as Machine<never>],
 ]
 
 describe.each(MACHINES)('%s', (_, machine) => {

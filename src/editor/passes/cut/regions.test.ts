@@ -1,8 +1,11 @@
 import { describe, expect, test, vi } from 'vitest'
 import { divide, parsePathData } from '@/core'
-import { at } from '@/editor/tools/testing/handyBench'
+import { runMachine } from '@/editor/session/machine'
+import { at, handyBench } from '@/editor/tools/testing/handyBench'
 import type { Apart } from './cutSlice'
-import { createRegions, startingFates } from './regions'
+import { type RegionsNeeds, regionsMachine, startingFates } from './regions'
+
+const createRegions = (needs: RegionsNeeds) => runMachine(regionsMachine(needs), handyBench())
 
 const square = (x: number) => ({
 	contours: parsePathData(`M${x} 0H${x + 20}V20H${x}Z`),

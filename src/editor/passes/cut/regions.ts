@@ -1,78 +1,81 @@
 import JoinInnerRounded from '@mui/icons-material/JoinInnerRounded'
 import { contains, type Point } from '@/core'
 import type { ToolDef } from '@/editor/session/definitions'
-import { NO_OVERLAY, type Tool } from '@/editor/session/tool'
+import { type Machine, runMachine, stepBy, type Turn, tell } from '@/editor/session/machine'
+import { NO_OVERLAY } from '@/editor/session/tool'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { leaveApart } from './apart'
 import { type Apart, cutSlice } from './cutSlice'
 
-/** Regions to choose among: hover lights one, a click or a drag across says what becomes of it. */
-export function createRegions(held: {
-	get: () => Apart | null
-	set: (apart: Apart) => void
+/** What goes on beside the tool. */
+export interface RegionsNeeds {
+	get(): Apart | null
+	set(apart: Apart): void
 	/** Takes what is kept; lets all of it be. */
-	accept: () => void
-	leave: () => void
-}): Tool {
+	accept(): void
+	leave(): void
+}
+
+interface Brushing {
+	readonly pressed: boolean
 	/** The piece that regions become part of as the pointer is drawn across them. */
-	let joining = 0
-	let pressed = false
+	readonly joining: number
+}
 
-	const under = (apart: Apart, p: Point): number | null => {
-		const found = apart.regions.findIndex(({ contours }) => contains(contours, p))
-		return found < 0 ? null : found
-	}
-	const hover = (p: Point): Apart | null => {
-		const apart = held.get()
-		if (!apart) return null
-		const hovered = under(apart, p)
-		if (hovered === apart.hovered) return apart
-		const next = { ...apart, hovered }
-		held.set(next)
-		return next
-	}
-	const brushOver = (apart: Apart) => {
-		const { hovered, brush, fates } = apart
-		if (hovered === null) return
-		const fate = fateFor(apart, hovered)
-		if (brush === 'join' && joining === 0) joining = fate
-		const next = brush === 'join' ? joining : fate
-		if (next !== fates[hovered]) held.set({ ...apart, fates: fates.with(hovered, next) })
-	}
+const NOT_PRESSED: Brushing = { pressed: false, joining: 0 }
 
+/** Regions to choose among: hover lights one, a click or a drag across says what becomes of it. */
+export function regionsMachine(held: RegionsNeeds): Machine<Brushing> {
+	const over = (state: Brushing, p: Point): Turn<Brushing> => {
+		const before = held.get()
+		if (!before) return { state }
+		const apart = hovering(before, p)
+		const { next, joining } = state.pressed
+			? brushed(apart, state.joining)
+			: { next: apart, joining: state.joining }
+		const effects = next === before ? [] : [tell(() => held.set(next))]
+		return { state: { ...state, joining }, effects }
+	}
+	const letGo = (): Turn<Brushing> => ({ state: NOT_PRESSED })
 	return {
-		down: (input) => {
-			pressed = true
-			joining = 0
-			const apart = hover(input.at)
-			if (apart) brushOver(apart)
-		},
-		move: (input) => {
-			const apart = hover(input.at)
-			if (pressed && apart) brushOver(apart)
-		},
-		up: () => {
-			pressed = false
-			joining = 0
-		},
-		cancel: () => {
-			pressed = false
-		},
-		doubleClick: () => {},
-		key: ({ key }) => {
-			if (!held.get()) return false
-			if (key === 'enter') held.accept()
-			else if (key === 'escape') held.leave()
-			else return false
-			return true
-		},
-		rest: () => {
-			pressed = false
-		},
+		start: NOT_PRESSED,
+		drops: true,
+		step: stepBy({
+			down: (_, { at }) => over({ pressed: true, joining: 0 }, at),
+			move: (state, { at }) => over(state, at),
+			up: letGo,
+			cancel: letGo,
+			key: (state, { key }) => {
+				if (!held.get()) return { state, unused: true }
+				if (key === 'enter') return { state, effects: [tell(held.accept)] }
+				if (key === 'escape') return { state, effects: [tell(held.leave)] }
+				return { state, unused: true }
+			},
+			rest: letGo,
+		}),
 		hint: () => `${HINTS[held.get()?.brush ?? 'keep']} Enter: accept. Esc: leave all as it was.`,
 		overlay: () => NO_OVERLAY,
 		cursor: () => 'pointer',
 	}
+}
+
+/** The region under the pointer is lit. */
+function hovering(apart: Apart, p: Point): Apart {
+	const found = apart.regions.findIndex(({ contours }) => contains(contours, p))
+	const hovered = found < 0 ? null : found
+	return hovered === apart.hovered ? apart : { ...apart, hovered }
+}
+
+/** What becomes of the region under the brush. @param joining the piece it joins; none yet: 0 */
+function brushed(apart: Apart, joining: number): { next: Apart; joining: number } {
+	const { hovered, brush, fates } = apart
+	if (hovered === null) return { next: apart, joining }
+	const fate = fateFor(apart, hovered)
+	const joined = joining === 0 ? fate : joining
+	const becomes = brush === 'join' ? joined : fate
+	const next =
+		becomes === fates[hovered] ? apart : { ...apart, fates: fates.with(hovered, becomes) }
+	return { next, joining: brush === 'join' ? joined : joining }
 }
 
 const HINTS = {
@@ -107,11 +110,12 @@ export const regionsTool: ToolDef = {
 	],
 	create: (context) => {
 		const cut = context.slices.of(cutSlice)
-		return createRegions({
+		const machine = regionsMachine({
 			get: () => cut.getState().apart,
 			set: (apart) => cut.setState({ apart }),
 			accept: () => void import('./acceptApart').then((m) => m.acceptApart(context)),
 			leave: () => leaveApart(context),
 		})
+		return runMachine(machine, context.bench)
 	},
 }

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { addGuides, addPhoto, type Box, changePhoto, newGuide, newPhoto, placementOf } from '@/core'
 import { createMeasure } from '@/editor/passes/photo/measure'
-import { createSeeHere } from '@/editor/passes/photo/seeHere'
-import { createStraighten } from '@/editor/passes/photo/straighten'
+import { seeHereMachine } from '@/editor/passes/photo/seeHere'
+import { straightenMachine } from '@/editor/passes/photo/straighten'
+import { runMachine } from '@/editor/session/machine'
 import type { Line } from '@/editor/session/tool'
 import { at, click, drag, handyBench, press } from '@/editor/tools/testing/handyBench'
 
@@ -19,20 +20,20 @@ const turned = (bench: ReturnType<typeof photoBench>) =>
 describe('Straighten', () => {
 	test('what was drawn along becomes level, as one step', () => {
 		const bench = photoBench()
-		drag(createStraighten(bench), [50, 100], [350, 110])
+		drag(runMachine(straightenMachine, bench), [50, 100], [350, 110])
 		expect(turned(bench)).toBeCloseTo((-Math.atan2(10, 300) * 180) / Math.PI)
 		expect(bench.labels()).toEqual(['Bring a photo in', 'Straighten a photo'])
 	})
 
 	test('or upright, whichever is nearer', () => {
 		const bench = photoBench()
-		drag(createStraighten(bench), [200, 280], [190, 20])
+		drag(runMachine(straightenMachine, bench), [200, 280], [190, 20])
 		expect(turned(bench)).toBeCloseTo((Math.atan2(10, 260) * 180) / Math.PI)
 	})
 
 	test('a click alone, Escape, or a locked photo leave it as it lies', () => {
 		const bench = photoBench()
-		const straighten = createStraighten(bench)
+		const straighten = runMachine(straightenMachine, bench)
 		click(straighten, [50, 50])
 		straighten.down(at([50, 100]))
 		straighten.move(at([350, 130]))
@@ -83,7 +84,10 @@ describe('Measure', () => {
 
 test('See here tells the box that was dragged, and nothing for a click or after Escape', () => {
 	const boxes: Box[] = []
-	const see = createSeeHere((box) => boxes.push(box))
+	const see = runMachine(
+		seeHereMachine((box) => boxes.push(box)),
+		handyBench(),
+	)
 	click(see, [5, 5])
 	see.down(at([5, 5]))
 	see.move(at([50, 50]))
@@ -100,8 +104,11 @@ test('what a second finger breaks off is dropped: nothing is measured, no tone i
 	const lines: Line[] = []
 	const measure = createMeasure(bench, { get: () => null, set: (line) => lines.push(line) })
 	const boxes: Box[] = []
-	const see = createSeeHere((box) => boxes.push(box))
-	for (const tool of [measure, see, createStraighten(bench)]) {
+	const see = runMachine(
+		seeHereMachine((box) => boxes.push(box)),
+		handyBench(),
+	)
+	for (const tool of [measure, see, runMachine(straightenMachine, bench)]) {
 		tool.down(at([10, 10]))
 		tool.move(at([80, 40]))
 		tool.cancel?.()

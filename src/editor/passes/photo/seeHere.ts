@@ -2,41 +2,43 @@ import ImageSearchRounded from '@mui/icons-material/ImageSearchRounded'
 import { type Box, boxOf, distance, type Point } from '@/core'
 import { chooseToneFor } from '@/editor/session/chooseByPhoto'
 import type { ToolDef } from '@/editor/session/definitions'
-import { DRAG_PX, NO_OVERLAY, type Tool } from '@/editor/session/tool'
+import { type Machine, runMachine, stepBy, type Turn, tell } from '@/editor/session/machine'
+import { DRAG_PX, NO_OVERLAY } from '@/editor/session/tool'
+
+interface Drawing {
+	readonly start: Point | null
+	readonly box: Box | null
+}
+
+const NOTHING_DRAWN: Drawing = { start: null, box: null }
 
 /** See here: a box over a region that is hard to make out; a tone is chosen for it. */
-export function createSeeHere(chooseToneFor: (box: Box) => void): Tool {
-	let start: Point | null = null
-	let box: Box | null = null
-	const drop = () => {
-		start = null
-		box = null
-	}
+export function seeHereMachine(chooseToneFor: (box: Box) => void): Machine<Drawing> {
+	const dropped = (): Turn<Drawing> => ({ state: NOTHING_DRAWN })
 	return {
-		down: (input) => {
-			start = input.at
-		},
-		move: (input) => {
-			if (start && (box || distance(start, input.at) >= DRAG_PX * input.pixel))
-				box = boxOf([start, input.at])
-		},
-		up: () => {
-			if (box) chooseToneFor(box)
-			drop()
-		},
-		cancel: drop,
-		doubleClick: () => {},
-		key: ({ key }) => {
-			if (key !== 'escape' || !start) return false
-			drop()
-			return true
-		},
-		rest: drop,
-		hint: () =>
+		start: NOTHING_DRAWN,
+		drops: true,
+		step: stepBy({
+			down: (_, { at }) => ({ state: { start: at, box: null } }),
+			move: (state, { at, pixel }) => {
+				const { start, box } = state
+				if (!start || (!box && distance(start, at) < DRAG_PX * pixel)) return { state }
+				return { state: { start, box: boxOf([start, at]) } }
+			},
+			up: ({ box }) => ({
+				state: NOTHING_DRAWN,
+				effects: box ? [tell(() => chooseToneFor(box))] : [],
+			}),
+			cancel: dropped,
+			key: (state, { key }) =>
+				key === 'escape' && state.start ? dropped() : { state, unused: true },
+			rest: dropped,
+		}),
+		hint: ({ box }) =>
 			box
 				? 'Release: the tone is chosen for what is in the box. Esc: leave it.'
 				: 'Drag a box over a part where the edge is hard to see; the tone is chosen for it. Undo gives the old one back.',
-		overlay: () => ({ ...NO_OVERLAY, box }),
+		overlay: ({ box }) => ({ ...NO_OVERLAY, box }),
 		cursor: () => 'crosshair',
 	}
 }
@@ -46,5 +48,9 @@ export const seeHereTool: ToolDef = {
 	name: 'See here',
 	icon: ImageSearchRounded,
 	about: 'photos',
-	create: ({ open, slices }) => createSeeHere((box) => void chooseToneFor(open, slices, box)),
+	create: ({ bench, open, slices }) =>
+		runMachine(
+			seeHereMachine((box) => void chooseToneFor(open, slices, box)),
+			bench,
+		),
 }
