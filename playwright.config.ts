@@ -1,11 +1,7 @@
-import { existsSync } from 'node:fs'
 import { defineConfig } from '@playwright/test'
+import { browserPath } from './scripts/browser'
 
 const port = 3417
-
-/** Without windows it takes an eighth less of the processor; both are built of one source. */
-const HEADLESS = '/usr/bin/chromium-headless-shell'
-const browser = existsSync(HEADLESS) ? HEADLESS : '/usr/bin/chromium'
 
 /** Files with tests of half a minute and more: begun first, so that none of them is left alone at the end. */
 const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut)\.spec\.ts$/
@@ -28,7 +24,7 @@ export default defineConfig({
 		viewport: { width: 1280, height: 800 },
 		trace: { mode: 'retain-on-failure', screenshots: false, snapshots: false, sources: false },
 		launchOptions: {
-			executablePath: process.env.CHROMIUM_PATH ?? browser,
+			executablePath: browserPath,
 			args: [
 				'--no-sandbox',
 				'--disable-gpu',

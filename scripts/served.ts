@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process'
 import { chromium, type Page } from '@playwright/test'
+import { browserPath } from './browser'
 
 const PORT = 3419
 
@@ -27,7 +28,7 @@ export async function withPage(work: (page: Page, base: string) => Promise<void>
 /** Opens an empty page in headless Chromium for as long as `work` runs. */
 export async function withBrowser(work: (page: Page) => Promise<void>): Promise<void> {
 	const browser = await chromium.launch({
-		executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+		executablePath: browserPath,
 		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 	})
 	try {
