@@ -7,7 +7,7 @@ import { expect, test } from './bench'
 const MOST = { bare: 420, worked: 445 }
 
 /** What nobody asked for is fetched five seconds after the editor stands: what comes before is opening, ms. */
-const OPENING_MS = 4000
+const OPENING_MS = 2500
 
 /** The kB of all scripts that opening an address asks for, those of workers too, packed as they are sent. */
 async function scriptsOf(page: Page, address: string): Promise<number> {
