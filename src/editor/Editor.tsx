@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { lazy, Suspense, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
 import { HintLine } from '@/editor/panels/HintLine'
 import { JobNotice } from '@/editor/panels/JobNotice'
@@ -11,6 +11,8 @@ import { type Drawer, TopBar } from '@/editor/panels/TopBar'
 import { ZoomBar } from '@/editor/panels/ZoomBar'
 import { FilesTaken } from '@/editor/workbench/FilesTaken'
 import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/workbench/workbench'
+import { fetchAhead } from '@/kit/ahead'
+import { late } from '@/kit/late'
 import { NARROW } from '@/theme/widths'
 import { PiecesPanel } from './panels/tree/PiecesPanel'
 import { darkroomSlice } from './session/darkroomState'
@@ -18,24 +20,24 @@ import { isTracing } from './session/desk'
 import { useLoadedSheet } from './useLoadedSheet'
 
 // What a sheet opened in peace does not need comes when it is needed.
-const NotOpened = lazy(() => import('./NotOpened').then((m) => ({ default: m.NotOpened })))
-const Notices = lazy(() => import('@/editor/panels/Notices').then((m) => ({ default: m.Notices })))
-const EdgesNotice = lazy(() =>
-	import('@/editor/panels/EdgesNotice').then((m) => ({ default: m.EdgesNotice })),
+const NotOpened = late(() => import('./NotOpened').then((m) => m.NotOpened))
+const Notices = late(() => import('@/editor/panels/Notices').then((m) => m.Notices), 'over')
+const EdgesNotice = late(
+	() => import('@/editor/panels/EdgesNotice').then((m) => m.EdgesNotice),
+	'nowhere',
 )
-const PieceCard = lazy(() => import('./panels/PieceCard').then((m) => ({ default: m.PieceCard })))
-const NodeCard = lazy(() => import('./panels/NodeCard').then((m) => ({ default: m.NodeCard })))
+const PieceCard = late(() => import('./panels/PieceCard').then((m) => m.PieceCard))
+const NodeCard = late(() => import('./panels/NodeCard').then((m) => m.NodeCard))
 
 /** The editor of one stored sheet. */
 export function Editor({ id }: { id: string }) {
 	const loaded = useLoadedSheet(id)
 	const [drawer, setDrawer] = useState<Drawer | null>(null)
-	if (loaded.state === 'failed')
-		return (
-			<Suspense>
-				<NotOpened error={loaded.error} />
-			</Suspense>
-		)
+	const stands = loaded.state === 'open'
+	useEffect(() => {
+		if (stands) fetchAhead()
+	}, [stands])
+	if (loaded.state === 'failed') return <NotOpened error={loaded.error} />
 	if (loaded.state === 'loading')
 		return <Box component="main" aria-busy="true" sx={{ height: '100dvh' }} />
 	return (
@@ -114,40 +116,24 @@ export function Editor({ id }: { id: string }) {
 
 function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	const some = useOpenSheet((state) => state.readOnly || state.saving.state === 'failed')
-	return some ? (
-		<Suspense>
-			<Notices takeOver={takeOver} />
-		</Suspense>
-	) : null
+	return some ? <Notices takeOver={takeOver} /> : null
 }
 
 function EdgesIfShown() {
 	const edges = useSlice(darkroomSlice, (state) => state.edges)
-	return edges ? (
-		<Suspense>
-			<EdgesNotice />
-		</Suspense>
-	) : null
+	return edges ? <EdgesNotice /> : null
 }
 
 /** What the pass lays on the canvas. */
 function OnCanvasIfAny() {
 	const OnCanvas = useDesk(({ pass }) => pass.OnCanvas)
-	return OnCanvas ? (
-		<Suspense>
-			<OnCanvas />
-		</Suspense>
-	) : null
+	return OnCanvas ? <OnCanvas /> : null
 }
 
 /** What the pass shows under the canvas. */
 function StripIfAny() {
 	const Strip = useDesk(({ pass }) => pass.Strip)
-	return Strip ? (
-		<Suspense>
-			<Strip />
-		</Suspense>
-	) : null
+	return Strip ? <Strip /> : null
 }
 
 /** A panel over the canvas: it stays mounted while it is folded, since what it shows goes on. */
@@ -171,5 +157,5 @@ function SelectionCard() {
 	const about = useDesk((state) => state.tool.about)
 	const tracing = useDesk(isTracing)
 	if (!tracing || about === 'photos' || (!nodes && !piece)) return null
-	return <Suspense>{nodes && about === 'outlines' ? <NodeCard /> : <PieceCard />}</Suspense>
+	return nodes && about === 'outlines' ? <NodeCard /> : <PieceCard />
 }

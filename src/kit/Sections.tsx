@@ -4,7 +4,7 @@ import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { type ComponentType, type ReactNode, Suspense, useId, useRef } from 'react'
+import { type ComponentType, type ReactNode, useId, useRef } from 'react'
 
 /** A part of a pass card; its content comes when it is first opened. */
 export interface SectionOf<Id extends string> {
@@ -90,7 +90,7 @@ function Section({
 						gridTemplateColumns: 'minmax(0, 1fr)',
 					}}
 				>
-					<Suspense>{children}</Suspense>
+					{children}
 				</Box>
 			)}
 		</Box>

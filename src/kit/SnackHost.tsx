@@ -1,19 +1,15 @@
 'use client'
 
-import { lazy, Suspense } from 'react'
 import { useStore } from 'zustand'
+import { late } from './late'
 import { snacks } from './snackbar'
 
-const Snacks = lazy(() => import('./Snacks').then((m) => ({ default: m.Snacks })))
+const Snacks = late(() => import('./Snacks').then((m) => m.Snacks), 'nowhere')
 
 /** Shows messages; what shows them comes with the first of them. */
 export function SnackHost() {
 	const some = useStore(snacks, ({ waiting }) => waiting.length > 0 || waiting !== NONE)
-	return some ? (
-		<Suspense>
-			<Snacks />
-		</Suspense>
-	) : null
+	return some ? <Snacks /> : null
 }
 
 const NONE = snacks.getState().waiting

@@ -1,9 +1,10 @@
 'use client'
 
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
+import { late } from './late'
 
 // Nothing on the page needs it before somebody lingers over a control.
-const Bubble = lazy(() => import('./TipBubble').then((m) => ({ default: m.TipBubble })))
+const Bubble = late(() => import('./TipBubble').then((m) => m.TipBubble), 'nowhere')
 
 /** A pointer that rests so long on a control wants to know what it is for, ms. */
 const LINGER_MS = 500
@@ -44,9 +45,5 @@ export function TipHost() {
 			ended.abort()
 		}
 	}, [])
-	return anchor ? (
-		<Suspense>
-			<Bubble anchor={anchor} />
-		</Suspense>
-	) : null
+	return anchor ? <Bubble anchor={anchor} /> : null
 }

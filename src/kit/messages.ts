@@ -15,6 +15,7 @@ import { StorageFull, StorageRefused } from '@/store/database'
 import { SheetBusy } from '@/store/editLock'
 import { PhotoMissing, SheetUnsound } from '@/store/library'
 import { NoSheet, NothingToTake } from '@/store/newSheets'
+import { PartMissing } from './parts'
 
 /** What a person is told: what happened, that nothing was lost, what to do. */
 export function messageFor(error: unknown, file?: string): string {
@@ -71,6 +72,11 @@ const all = (): readonly Told<Error>[] => [
 		StorageRefused,
 		() =>
 			'This browser does not let Skiagram store anything, perhaps because the window is private. No sheet can be begun until it does: allow storage for this site, or use an ordinary window.',
+	),
+	told(
+		PartMissing,
+		() =>
+			'A part of Skiagram did not arrive: perhaps the server does not answer. Your work goes on, and is kept in this browser.',
 	),
 	told(JobFailed, ({ what, failure }) => `${what} ${FAILED[failure]}`),
 	told(

@@ -47,6 +47,25 @@ describe('saving', () => {
 		expect(open.getState().saving.state).toBe('clean')
 	})
 
+	test('the first edit of a run is written at once, those after it not each', async () => {
+		const names: string[] = []
+		const { rename } = begin(async (sheet) => names.push(sheet.name))
+		rename('1')
+		await vi.advanceTimersByTimeAsync(0)
+		expect(names).toEqual(['1'])
+		for (const name of ['2', '3', '4']) {
+			await vi.advanceTimersByTimeAsync(50)
+			rename(name)
+		}
+		expect(names).toEqual(['1'])
+		await vi.advanceTimersByTimeAsync(300)
+		expect(names).toEqual(['1', '4'])
+		await vi.advanceTimersByTimeAsync(1000)
+		rename('5')
+		await vi.advanceTimersByTimeAsync(0)
+		expect(names).toEqual(['1', '4', '5'])
+	})
+
 	test('undo is saved like any edit', async () => {
 		const names: string[] = []
 		const { open, rename } = begin(async (sheet) => names.push(sheet.name))
@@ -103,7 +122,7 @@ describe('saving', () => {
 			names.push(sheet.name)
 		})
 		rename('1')
-		await vi.advanceTimersByTimeAsync(500)
+		await vi.advanceTimersByTimeAsync(100)
 		expect(state()).toBe('writing')
 		open.undo()
 		await vi.advanceTimersByTimeAsync(2000)

@@ -4,7 +4,7 @@ import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import type { OpenSheet } from './openSheet'
 import { nextSaving, type SavingEvent, type SavingProblem } from './savingState'
 
-/** An edit is written to the database at most this long after it was made, ms. */
+/** The first edit of a run is written to the database at once, the next at most this long after it, ms. */
 const SAVE_WITHIN_MS = 400
 /** The same where nothing can be noted ahead of the database. */
 const SAVE_SOON_MS = 100
@@ -24,14 +24,16 @@ export interface Keeper {
 }
 
 /**
- * Saves the open sheet whenever it changed: noted at once, written soon after the first of a run of
- * edits, so that a long drag is saved on the way. How it stands is told in the store.
+ * Saves the open sheet whenever it changed: noted at once; the first of a run of edits is written at once
+ * too, for a browser that is killed may take its notes with it, and the others soon, so that a long drag
+ * is saved on the way. How it stands is told in the store.
  */
 export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unknown): Keeper {
 	let timer: ReturnType<typeof setTimeout> | null = null
 	let notes: ReturnType<typeof setTimeout> | null = null
 	let running: Promise<void> | null = null
 	let within = SAVE_WITHIN_MS
+	let wroteAt = Number.NEGATIVE_INFINITY
 
 	const isStored = () => open.sheet() === opened.stored()
 	const tell = (event: SavingEvent) => {
@@ -58,6 +60,7 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 	}
 
 	const write = async (sheet: Sheet): Promise<void> => {
+		wroteAt = Date.now()
 		tell({ what: 'began' })
 		try {
 			await opened.write(sheet, desk?.())
@@ -80,11 +83,15 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 			if (running !== mine) return
 			running = null
 			const { state } = open.getState().saving
-			if (state === 'dirty') timer ??= setTimeout(save, within)
+			if (state === 'dirty') saveSoon()
 			if (state === 'failed') timer ??= setTimeout(save, RETRY_AFTER_MS)
 		})
 		running = mine
 		return mine
+	}
+
+	const saveSoon = () => {
+		timer ??= setTimeout(save, Math.max(0, wroteAt + within - Date.now()))
 	}
 
 	const lose = () => {
@@ -104,7 +111,7 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 		if (history.present === before.history.present || !ours()) return
 		tell({ what: 'changed', stored: isStored() })
 		noteSoon()
-		if (!isStored() && !running) timer ??= setTimeout(save, within)
+		if (!isStored() && !running) saveSoon()
 	})
 	// What was found noted ahead of the database goes into it.
 	if (!isStored()) {

@@ -1,6 +1,7 @@
 import type { KeyInput } from '@/editor/session/tool'
 import { ARROWS } from '@/editor/tools/nudge'
 import type { Workbench } from '@/editor/workbench/workbench'
+import { withPart } from '@/kit/tryAgain'
 import { BENCH_KEYS, type KeyContext } from './benchKeys'
 import { type Cross, createCross } from './cross'
 import type { Gestures } from './gestures'
@@ -133,7 +134,10 @@ function historyKey({ step }: Workbench, { key, shift }: KeyInput): boolean {
 /** Ctrl S saves a file; what writes it comes with the first. */
 function saveKey({ open }: Workbench, { key }: KeyInput): boolean {
 	if (key !== 's') return false
-	void import('@/editor/workbench/saveAs').then(({ saveAs }) => saveAs(open))
+	withPart(
+		() => import('@/editor/workbench/saveAs'),
+		({ saveAs }) => saveAs(open),
+	)
 	return true
 }
 

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import { useColorScheme } from '@mui/material/styles'
-import { lazy, Suspense, useEffect, useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { bindKeys } from '@/editor/input/bindKeys'
 import { bindGestures } from '@/editor/input/gestures'
 import { createHeldKeys, type HeldKeys } from '@/editor/input/heldKeys'
@@ -10,8 +10,9 @@ import type { LeftDesk } from '@/editor/passes/leftDesk'
 import { darkroomSlice } from '@/editor/session/darkroomState'
 import { centredOn, fitBox } from '@/editor/session/view'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { late, Missing } from '@/kit/late'
 
-const HoldButtons = lazy(() => import('./HoldButtons').then((m) => ({ default: m.HoldButtons })))
+const HoldButtons = late(() => import('./HoldButtons').then((m) => m.HoldButtons), 'nowhere')
 
 /** The stage with its pointers and keys, and the photos' pixels behind it. */
 export function Canvas({ left }: { left: LeftDesk | null }) {
@@ -21,6 +22,8 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 	const { name, pieces, photos } = useSheetAtRest()
 	const [mounted, setMounted] = useState(false)
 	const [held, setHeld] = useState<HeldKeys | null>(null)
+	/** Asks again for what paints, where it did not arrive. */
+	const [missing, setMissing] = useState<(() => void) | null>(null)
 	const touched = useDesk((state) => state.touched)
 	const opening = useSlice(darkroomSlice, ({ pyramids, opening }) =>
 		photos.some(({ blob }) => opening.has(blob) || !pyramids.has(blob)),
@@ -37,11 +40,17 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 		let unmountScene = () => {}
 		let gone = false
 		// What paints comes with the canvas, not with the page.
-		import('@/editor/stage/scene').then(({ mountScene }) => {
-			if (gone) return
-			unmountScene = mountScene(element, open, desk, slices)
-			setMounted(true)
-		})
+		const mount = () =>
+			import('@/editor/stage/scene').then(
+				({ mountScene }) => {
+					if (gone) return
+					unmountScene = mountScene(element, open, desk, slices)
+					setMounted(true)
+					setMissing(null)
+				},
+				() => setMissing(() => () => void mount()),
+			)
+		void mount()
 		return () => {
 			gone = true
 			unmountScene()
@@ -98,11 +107,8 @@ export function Canvas({ left }: { left: LeftDesk | null }) {
 					userSelect: 'none',
 				}}
 			/>
-			{touched && held && (
-				<Suspense>
-					<HoldButtons held={held} />
-				</Suspense>
-			)}
+			{missing && <Missing over again={missing} />}
+			{touched && held && <HoldButtons held={held} />}
 		</>
 	)
 }

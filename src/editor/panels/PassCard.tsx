@@ -2,7 +2,6 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { Suspense } from 'react'
 import { useDesk } from '@/editor/workbench/workbench'
 
 /** The tools, options and measures of the pass one is in. */
@@ -27,9 +26,7 @@ export function PassCard() {
 					{pass.purpose}
 				</Typography>
 			</Box>
-			<Suspense>
-				<Card />
-			</Suspense>
+			<Card />
 		</Box>
 	)
 }

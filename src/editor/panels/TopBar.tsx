@@ -12,10 +12,11 @@ import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { useEffect, useState } from 'react'
 import { renameSheet } from '@/core'
 import { belongsToField } from '@/editor/input/keyboard'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { NameField } from '@/kit/NameField'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { Tip } from '@/kit/Tip'
@@ -23,9 +24,9 @@ import type { Saving } from '@/store/savingState'
 import { CLOSE, NARROW } from '@/theme/widths'
 import { PassTrack } from './PassTrack'
 
-const HistoryList = lazy(() => import('./HistoryList').then((m) => ({ default: m.HistoryList })))
-const ActionSearch = lazy(() => import('./ActionSearch').then((m) => ({ default: m.ActionSearch })))
-const KeyList = lazy(() => import('./KeyList').then((m) => ({ default: m.KeyList })))
+const HistoryList = late(() => import('./HistoryList').then((m) => m.HistoryList), 'over')
+const ActionSearch = late(() => import('./ActionSearch').then((m) => m.ActionSearch), 'over')
+const KeyList = late(() => import('./KeyList').then((m) => m.KeyList), 'over')
 
 /** A panel that is folded away where the window is narrow. */
 export type Drawer = 'pass' | 'pieces'
@@ -134,11 +135,7 @@ function HistoryButtons() {
 					<HistoryRounded fontSize="small" />
 				</IconButton>
 			</Tip>
-			{anchor && (
-				<Suspense>
-					<HistoryList anchor={anchor} onClose={() => setAnchor(null)} />
-				</Suspense>
-			)}
+			{anchor && <HistoryList anchor={anchor} onClose={() => setAnchor(null)} />}
 			<Tip title={redoLabel ? `Redo: ${redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'}>
 				<span>
 					<IconButton aria-label="Redo" disabled={!redoLabel} onClick={() => step('redo')}>
@@ -187,11 +184,7 @@ function SearchButton() {
 					<SearchRounded fontSize="small" />
 				</IconButton>
 			</Tip>
-			{searching && (
-				<Suspense>
-					<ActionSearch onClose={() => show(false)} />
-				</Suspense>
-			)}
+			{searching && <ActionSearch onClose={() => show(false)} />}
 		</>
 	)
 }
@@ -212,11 +205,7 @@ function KeysButton() {
 					<KeyboardRounded fontSize="small" />
 				</IconButton>
 			</Tip>
-			{shown && (
-				<Suspense>
-					<KeyList open onClose={() => setShown(false)} />
-				</Suspense>
-			)}
+			{shown && <KeyList open onClose={() => setShown(false)} />}
 		</>
 	)
 }

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { Suspense } from 'react'
 import { toolInHand } from '@/editor/session/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
@@ -21,11 +20,7 @@ export function ToolRows() {
 	return (
 		<>
 			<Rows />
-			{Options && (
-				<Suspense>
-					<Options />
-				</Suspense>
-			)}
+			{Options && <Options />}
 		</>
 	)
 }

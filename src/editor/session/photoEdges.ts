@@ -77,7 +77,13 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 
 	const load = async (): Promise<Core> => {
 		loading ??= import('@/core/edges')
-		core = await loading
+		try {
+			core = await loading
+		} catch (error) {
+			// It is asked for anew with the next look.
+			loading = null
+			throw error
+		}
 		return core
 	}
 

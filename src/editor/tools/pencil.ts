@@ -1,5 +1,4 @@
 import GestureRounded from '@mui/icons-material/GestureRounded'
-import { lazy } from 'react'
 import {
 	addPieces,
 	type Contour,
@@ -23,10 +22,11 @@ import {
 	select,
 	stepBy,
 	type Turn,
-	tell,
 } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
 import { NO_OVERLAY } from '@/editor/session/tool'
+import { late } from '@/kit/late'
+import { wantedSoon } from '@/kit/parts'
 import { NOTHING } from '@/store/selection'
 import { type PencilWish, pencilSlice } from './pencilSlice'
 
@@ -65,10 +65,8 @@ interface Drawing {
 export interface PencilNeeds {
 	wish(): PencilWish
 	nextName(): string
-	/** `null` until it has come. */
+	/** `null` until it has come; it is asked for with each look. */
 	fit(): Fit | null
-	/** Asks for it where it has not come. */
-	fetchFit?(): void
 }
 
 /** Draws freehand: the stroke becomes an outline with few nodes while it is drawn. */
@@ -130,11 +128,7 @@ export function pencilMachine(needs: PencilNeeds): Machine<Drawing> {
 					soft: 0,
 					pixel: input.pixel,
 				}
-				const { fetchFit } = needs
-				return {
-					state: { ...state, stroke, strokes },
-					effects: fetchFit ? [tell(fetchFit)] : [],
-				}
+				return { state: { ...state, stroke, strokes } }
 			},
 			move: (state, input) => {
 				const { stroke } = state
@@ -230,37 +224,25 @@ export const pencilTool: ToolDef = {
 	icon: GestureRounded,
 	about: 'outlines',
 	draws: true,
-	Options: lazy(() => import('./PencilOptions').then((m) => ({ default: m.PencilOptions }))),
+	Options: late(() => import('./PencilOptions').then((m) => m.PencilOptions)),
 	shortcuts: [
 		{ keys: 'Press and draw', does: 'Freehand; let go at the start: close' },
 		{ keys: 'Esc', does: 'Drop the stroke' },
 	],
 	create: ({ bench, open, slices, refresh }) => {
-		let fit: Fit | null = null
-		let coming = false
-		/** It is asked for when the tool is taken, and with every stroke until it has come. */
-		const fetchFit = () => {
-			if (fit || coming) return
-			coming = true
-			import('@/core/fitting')
-				.then((came) => {
-					fit = came.fitPolyline
-					tool.wished?.()
-					refresh()
-				})
-				.catch(() => {})
-				.finally(() => {
-					coming = false
-				})
-		}
+		const fitting = wantedSoon(
+			() => import('@/core/fitting'),
+			() => {
+				tool.wished?.()
+				refresh()
+			},
+		)
 		const machine = pencilMachine({
 			wish: slices.of(pencilSlice).getState,
 			nextName: () => nextName(open.sheet()),
-			fit: () => fit,
-			fetchFit,
+			fit: () => fitting()?.fitPolyline ?? null,
 		})
 		const tool = runMachine(machine, bench)
-		fetchFit()
 		return tool
 	},
 }

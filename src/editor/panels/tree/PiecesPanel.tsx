@@ -4,9 +4,10 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense, useRef } from 'react'
+import { useRef } from 'react'
 import { showAllAgain } from '@/core'
 import { useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { GroupRow } from './GroupRow'
 import { InnerRow } from './InnerRow'
 import { PieceRow } from './PieceRow'
@@ -16,7 +17,7 @@ import { TREE } from './treeSlice'
 /** A list of more rows than this has only those in sight: what that takes comes with the first such list. */
 const ALL_ROWS = 120
 
-const RowsInSight = lazy(() => import('./RowsInSight').then((m) => ({ default: m.RowsInSight })))
+const RowsInSight = late(() => import('./RowsInSight').then((m) => m.RowsInSight))
 
 /** The tree of groups and pieces, topmost first, openings under their pieces. */
 export function PiecesPanel() {
@@ -62,9 +63,7 @@ export function PiecesPanel() {
 					))}
 				</Box>
 			) : (
-				<Suspense>
-					<RowsInSight rows={rows} room={room} show={show} />
-				</Suspense>
+				<RowsInSight rows={rows} room={room} show={show} />
 			)}
 		</Box>
 	)

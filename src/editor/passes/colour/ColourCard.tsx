@@ -1,9 +1,10 @@
 'use client'
 
-import { type ComponentType, lazy, useEffect, useState } from 'react'
+import { type ComponentType, useEffect, useState } from 'react'
 import { setDrawnIn } from '@/core'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
+import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { WordChoice } from '@/kit/WordChoice'
 import { ToolRows } from '../ToolRows'
@@ -14,13 +15,11 @@ import { COLOUR_PARTS, type ColourPart } from './parts'
 
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<ColourPart, ComponentType>> = {
-	fill: lazy(() => import('./FillSection').then((m) => ({ default: m.FillSection }))),
-	stroke: lazy(() => import('./StrokeLook').then((m) => ({ default: m.StrokeLook }))),
-	background: lazy(() =>
-		import('./BackgroundSection').then((m) => ({ default: m.BackgroundSection })),
-	),
-	fewer: lazy(() => import('./FewerSection').then((m) => ({ default: m.FewerSection }))),
-	shades: lazy(() => import('./ShadesSection').then((m) => ({ default: m.ShadesSection }))),
+	fill: late(() => import('./FillSection').then((m) => m.FillSection)),
+	stroke: late(() => import('./StrokeLook').then((m) => m.StrokeLook)),
+	background: late(() => import('./BackgroundSection').then((m) => m.BackgroundSection)),
+	fewer: late(() => import('./FewerSection').then((m) => m.FewerSection)),
+	shades: late(() => import('./ShadesSection').then((m) => m.ShadesSection)),
 }
 const SECTIONS = COLOUR_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 

@@ -1,4 +1,3 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
@@ -8,6 +7,7 @@ import { penTool } from '@/editor/tools/pen/pen'
 import { takeColourTool } from '@/editor/tools/takeColour/takeColour'
 import { takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
 import { counted } from '@/kit/counted'
+import { late } from '@/kit/late'
 import { colourSlice } from './colourSlice'
 import { paintColour } from './paintColour'
 import { COLOUR_PARTS, COLOUR_UNDER } from './parts'
@@ -44,5 +44,5 @@ export const colourPass: PassDef = {
 	],
 	parts: [COLOUR_UNDER, ...COLOUR_PARTS],
 	figure: ({ colours }) => (colours > 0 ? counted(colours, 'colour', 'colours') : null),
-	Card: lazy(() => import('./ColourCard').then((m) => ({ default: m.ColourCard }))),
+	Card: late(() => import('./ColourCard').then((m) => m.ColourCard)),
 }

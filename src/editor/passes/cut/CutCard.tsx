@@ -1,7 +1,8 @@
 'use client'
 
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
+import { type ComponentType, useEffect, useState } from 'react'
 import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { ToolRows } from '../ToolRows'
 import { useAsked } from '../useAsked'
@@ -13,15 +14,15 @@ import { CUT_PARTS, type CutPart } from './parts'
 
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<CutPart, ComponentType>> = {
-	openings: lazy(() => import('./OpeningsSection').then((m) => ({ default: m.OpeningsSection }))),
-	outlines: lazy(() => import('./OutlinesSection').then((m) => ({ default: m.OutlinesSection }))),
-	rules: lazy(() => import('./RulesSection').then((m) => ({ default: m.RulesSection }))),
-	grow: lazy(() => import('./GrowSection').then((m) => ({ default: m.GrowSection }))),
-	stroke: lazy(() => import('./StrokeSection').then((m) => ({ default: m.StrokeSection }))),
+	openings: late(() => import('./OpeningsSection').then((m) => m.OpeningsSection)),
+	outlines: late(() => import('./OutlinesSection').then((m) => m.OutlinesSection)),
+	rules: late(() => import('./RulesSection').then((m) => m.RulesSection)),
+	grow: late(() => import('./GrowSection').then((m) => m.GrowSection)),
+	stroke: late(() => import('./StrokeSection').then((m) => m.StrokeSection)),
 }
 const SECTIONS = CUT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 
-const ApartCard = lazy(() => import('./ApartCard').then((m) => ({ default: m.ApartCard })))
+const ApartCard = late(() => import('./ApartCard').then((m) => m.ApartCard))
 
 export function CutCard() {
 	const { desk, slices } = useWorkbench()
@@ -36,12 +37,7 @@ export function CutCard() {
 		},
 		[desk, slices],
 	)
-	if (apart)
-		return (
-			<Suspense>
-				<ApartCard apart={apart} />
-			</Suspense>
-		)
+	if (apart) return <ApartCard apart={apart} />
 	return (
 		<>
 			<ToolRows />

@@ -1,4 +1,3 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
@@ -10,6 +9,7 @@ import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
 import { counted } from '@/kit/counted'
+import { late } from '@/kit/late'
 import { cutSlice } from './cutSlice'
 import { paintCut } from './paintCut'
 import { CUT_COMBINES, CUT_PARTS } from './parts'
@@ -44,5 +44,5 @@ export const cutPass: PassDef = {
 	],
 	parts: [CUT_COMBINES, ...CUT_PARTS],
 	figure: ({ openings }) => (openings > 0 ? counted(openings, 'opening', 'openings') : null),
-	Card: lazy(() => import('./CutCard').then((m) => ({ default: m.CutCard }))),
+	Card: late(() => import('./CutCard').then((m) => m.CutCard)),
 }

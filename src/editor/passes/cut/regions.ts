@@ -4,6 +4,7 @@ import type { ToolDef } from '@/editor/session/definitions'
 import { type Machine, runMachine, stepBy, type Turn, tell } from '@/editor/session/machine'
 import { NO_OVERLAY } from '@/editor/session/tool'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { withPart } from '@/kit/tryAgain'
 import { leaveApart } from './apart'
 import { type Apart, cutSlice } from './cutSlice'
 
@@ -113,7 +114,11 @@ export const regionsTool: ToolDef = {
 		const machine = regionsMachine({
 			get: () => cut.getState().apart,
 			set: (apart) => cut.setState({ apart }),
-			accept: () => void import('./acceptApart').then((m) => m.acceptApart(context)),
+			accept: () =>
+				withPart(
+					() => import('./acceptApart'),
+					(m) => m.acceptApart(context),
+				),
 			leave: () => leaveApart(context),
 		})
 		return runMachine(machine, context.bench)

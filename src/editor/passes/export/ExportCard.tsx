@@ -1,6 +1,7 @@
 'use client'
 
-import { type ComponentType, lazy, useState } from 'react'
+import { type ComponentType, useState } from 'react'
+import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { useAsked } from '../useAsked'
 import { FileSection } from './FileSection'
@@ -9,8 +10,8 @@ import { EXPORT_PARTS, type ExportPart } from './parts'
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<ExportPart, ComponentType>> = {
 	file: FileSection,
-	'cut-out': lazy(() => import('./CutOutSection').then((m) => ({ default: m.CutOutSection }))),
-	table: lazy(() => import('./TableSection').then((m) => ({ default: m.TableSection }))),
+	'cut-out': late(() => import('./CutOutSection').then((m) => m.CutOutSection)),
+	table: late(() => import('./TableSection').then((m) => m.TableSection)),
 }
 const SECTIONS = EXPORT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 

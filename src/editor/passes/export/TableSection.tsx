@@ -5,7 +5,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { fileStem } from '@/core'
 import { saysRefusal, WORKSHOP_BED } from '@/core/cutting'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
@@ -13,6 +13,7 @@ import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/w
 import { type CutPlan, cutPlanOf } from '@/jobs/cutting'
 import { counted } from '@/kit/counted'
 import { Facts } from '@/kit/Facts'
+import { late } from '@/kit/late'
 import { Notice } from '@/kit/Notice'
 import { NumberField } from '@/kit/NumberField'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -23,7 +24,7 @@ import { asTime } from './asTime'
 import { exportSlice } from './exportSlice'
 import { type TableState, tableSlice } from './tableSlice'
 
-const TableDialog = lazy(() => import('./TableDialog').then((m) => ({ default: m.TableDialog })))
+const TableDialog = late(() => import('./TableDialog').then((m) => m.TableDialog), 'over')
 
 /** What is set must stand for so long before the job is planned anew, ms. */
 const PAUSE_MS = 300
@@ -119,11 +120,7 @@ export function TableSection() {
 			>
 				Save the G-code
 			</Button>
-			{sent && (
-				<Suspense>
-					<TableDialog plan={sent} name={name} onClose={() => setSent(null)} />
-				</Suspense>
-			)}
+			{sent && <TableDialog plan={sent} name={name} onClose={() => setSent(null)} />}
 		</>
 	)
 }

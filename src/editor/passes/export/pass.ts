@@ -1,6 +1,6 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { late } from '@/kit/late'
 
 import { EXPORT_PARTS } from './parts'
 
@@ -15,5 +15,5 @@ export const exportPass: PassDef = {
 	hidesPhoto: true,
 	parts: EXPORT_PARTS,
 	figure: () => null,
-	Card: lazy(() => import('./ExportCard').then((m) => ({ default: m.ExportCard }))),
+	Card: late(() => import('./ExportCard').then((m) => m.ExportCard)),
 }

@@ -4,12 +4,13 @@ import AddPhotoAlternateOutlined from '@mui/icons-material/AddPhotoAlternateOutl
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { type ComponentType, lazy, Suspense, useEffect, useState } from 'react'
+import { type ComponentType, useEffect, useState } from 'react'
 import { SMALL_PHOTO_PX } from '@/core'
 import type { ToolDef } from '@/editor/session/definitions'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
 import { useDesk, useOpenSheet } from '@/editor/workbench/workbench'
 import { PICTURES } from '@/kit/fileKinds'
+import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { chooseFiles } from '@/store/files'
 import { ToolRows } from '../ToolRows'
@@ -23,17 +24,17 @@ import { straightenTool } from './straighten'
 
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<PhotoPart, ComponentType>> = {
-	tone: lazy(() => import('./ToneSection').then((m) => ({ default: m.ToneSection }))),
-	place: lazy(() => import('./PlaceSection').then((m) => ({ default: m.PlaceSection }))),
-	line: lazy(() => import('./LineSection').then((m) => ({ default: m.LineSection }))),
-	size: lazy(() => import('./SizeSection').then((m) => ({ default: m.SizeSection }))),
-	sheet: lazy(() => import('./SheetSection').then((m) => ({ default: m.SheetSection }))),
-	guides: lazy(() => import('./GuidesSection').then((m) => ({ default: m.GuidesSection }))),
+	tone: late(() => import('./ToneSection').then((m) => m.ToneSection)),
+	place: late(() => import('./PlaceSection').then((m) => m.PlaceSection)),
+	line: late(() => import('./LineSection').then((m) => m.LineSection)),
+	size: late(() => import('./SizeSection').then((m) => m.SizeSection)),
+	sheet: late(() => import('./SheetSection').then((m) => m.SheetSection)),
+	guides: late(() => import('./GuidesSection').then((m) => m.GuidesSection)),
 }
 const SECTIONS = PHOTO_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 
 // Most photos are large enough.
-const EnlargeOffer = lazy(() => import('./EnlargeOffer').then((m) => ({ default: m.EnlargeOffer })))
+const EnlargeOffer = late(() => import('./EnlargeOffer').then((m) => m.EnlargeOffer), 'nowhere')
 
 /** The section in which a tool's numbers are. */
 const SECTION_OF: ReadonlyMap<ToolDef, PhotoPart> = new Map([
@@ -82,9 +83,5 @@ export function PhotoCard() {
 function OfferIfSmall() {
 	const photo = usePhotoAtHand()
 	if (!photo || Math.max(photo.width, photo.height) >= SMALL_PHOTO_PX) return null
-	return (
-		<Suspense>
-			<EnlargeOffer photo={photo} />
-		</Suspense>
-	)
+	return <EnlargeOffer photo={photo} />
 }

@@ -9,14 +9,15 @@ import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
-import { lazy, memo, Suspense, useState } from 'react'
+import { memo, useState } from 'react'
 import { changePhoto, type PlacedPhoto } from '@/core'
 import { photoAtWork } from '@/editor/session/chooseByPhoto'
 import { darkroomSlice } from '@/editor/session/darkroomState'
 import { useOpenSheet, useSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { Tip } from '@/kit/Tip'
 
-const PhotoMenu = lazy(() => import('./PhotoMenu').then((m) => ({ default: m.PhotoMenu })))
+const PhotoMenu = late(() => import('./PhotoMenu').then((m) => m.PhotoMenu), 'over')
 
 /** The sheet's photos, the topmost first: which is at work, whether it shows, whether it is locked. */
 export function PhotoList() {
@@ -133,11 +134,7 @@ function More({ photo }: { photo: PlacedPhoto }) {
 			>
 				<MoreHorizRounded fontSize="small" />
 			</IconButton>
-			{anchor && (
-				<Suspense>
-					<PhotoMenu photo={photo} anchor={anchor} onClose={() => setAnchor(null)} />
-				</Suspense>
-			)}
+			{anchor && <PhotoMenu photo={photo} anchor={anchor} onClose={() => setAnchor(null)} />}
 		</>
 	)
 }

@@ -1,6 +1,6 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
+import { late } from '@/kit/late'
 import { measureTool } from './measure'
 import { PHOTO_PARTS } from './parts'
 import { seeHereTool } from './seeHere'
@@ -16,5 +16,5 @@ export const photoPass: PassDef = {
 	shows: 'trace',
 	parts: PHOTO_PARTS,
 	figure: () => null,
-	Card: lazy(() => import('./PhotoCard').then((m) => ({ default: m.PhotoCard }))),
+	Card: late(() => import('./PhotoCard').then((m) => m.PhotoCard)),
 }

@@ -1,8 +1,9 @@
 'use client'
 
 import Typography from '@mui/material/Typography'
-import { type ComponentType, lazy, useState } from 'react'
+import { type ComponentType, useState } from 'react'
 import { useSheetAtRest } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { useAsked } from '../useAsked'
 import { FindingsSection } from './FindingsSection'
@@ -11,9 +12,9 @@ import { PROOF_PARTS, type ProofPart } from './parts'
 // A section comes when it is first opened.
 const CONTENTS: Readonly<Record<ProofPart, ComponentType>> = {
 	findings: FindingsSection,
-	looks: lazy(() => import('./LooksSection').then((m) => ({ default: m.LooksSection }))),
-	sizes: lazy(() => import('./SizesSection').then((m) => ({ default: m.SizesSection }))),
-	photo: lazy(() => import('../against/WorstPlaces').then((m) => ({ default: m.WorstPlaces }))),
+	looks: late(() => import('./LooksSection').then((m) => m.LooksSection)),
+	sizes: late(() => import('./SizesSection').then((m) => m.SizesSection)),
+	photo: late(() => import('../against/WorstPlaces').then((m) => m.WorstPlaces)),
 }
 const SECTIONS = PROOF_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))
 

@@ -1,7 +1,7 @@
-import { lazy } from 'react'
 import type { PassDef, Service } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
+import { late } from '@/kit/late'
 import { paintAgainst } from '../against/paintAgainst'
 import { isCutOut, silhouetteOf } from './look'
 import type { paintCutOut } from './paintCutOut'
@@ -73,8 +73,8 @@ export const proofPass: PassDef = {
 			},
 		},
 	],
-	OnCanvas: lazy(() => import('./Divider').then((m) => ({ default: m.Divider }))),
-	Strip: lazy(() => import('./ProofStrip').then((m) => ({ default: m.ProofStrip }))),
+	OnCanvas: late(() => import('./Divider').then((m) => m.Divider), 'nowhere'),
+	Strip: late(() => import('./ProofStrip').then((m) => m.ProofStrip), 'nowhere'),
 	overlays: {
 		paint: (ctx, viewport, { slices, sheet }) => {
 			const [cutOut, findings] = painters ?? []
@@ -83,13 +83,13 @@ export const proofPass: PassDef = {
 			findings?.(ctx, viewport, slices, sheet)
 		},
 	},
-	Card: lazy(async () => {
+	Card: late(async () => {
 		const [card, cutOut, findings] = await Promise.all([
 			import('./ProofCard'),
 			import('./paintCutOut'),
 			import('./paintFindings'),
 		])
 		painters = [cutOut.paintCutOut, findings.paintFindings]
-		return { default: card.ProofCard }
+		return card.ProofCard
 	}),
 }

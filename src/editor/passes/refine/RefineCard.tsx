@@ -6,11 +6,12 @@ import SearchRounded from '@mui/icons-material/SearchRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { lazy, memo, Suspense, useDeferredValue } from 'react'
+import { memo, useDeferredValue } from 'react'
 import { type NodeKind, nearlyClosed, type Sheet } from '@/core'
 import { stopAt } from '@/editor/session/walk'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { Tip } from '@/kit/Tip'
 import { ToolRows } from '../ToolRows'
@@ -18,16 +19,14 @@ import { ABLE_ORDER, type Chosen, chosenNodes, isAble, type NodeAction } from '.
 import { performAction } from './performAction'
 import { SelectMenu } from './SelectMenu'
 
-const LooksClosed = lazy(() => import('./LooksClosed').then((m) => ({ default: m.LooksClosed })))
+const LooksClosed = late(() => import('./LooksClosed').then((m) => m.LooksClosed), 'nowhere')
 
 // Its fields come with the second node that is chosen.
-const TurnAndScale = lazy(() => import('./TurnAndScale').then((m) => ({ default: m.TurnAndScale })))
+const TurnAndScale = late(() => import('./TurnAndScale').then((m) => m.TurnAndScale))
 
-const AgainstPhoto = lazy(() =>
-	import('../against/AgainstPhoto').then((m) => ({ default: m.AgainstPhoto })),
-)
+const AgainstPhoto = late(() => import('../against/AgainstPhoto').then((m) => m.AgainstPhoto))
 
-const Suggestions = lazy(() => import('./Suggestions').then((m) => ({ default: m.Suggestions })))
+const Suggestions = late(() => import('./Suggestions').then((m) => m.Suggestions), 'nowhere')
 
 export function RefineCard() {
 	const sheet = useSheetAtRest()
@@ -42,17 +41,9 @@ export function RefineCard() {
 		<>
 			<ToolRows />
 			<WalkRow chosen={chosen} />
-			{gap && (
-				<Suspense>
-					<LooksClosed found={gap} more={others.length} />
-				</Suspense>
-			)}
-			<Suspense>
-				<Suggestions />
-			</Suspense>
-			<Suspense>
-				<AgainstPhoto />
-			</Suspense>
+			{gap && <LooksClosed found={gap} more={others.length} />}
+			<Suggestions />
+			<AgainstPhoto />
 			<SelectMenu />
 			{able.length > 0 ? (
 				<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
@@ -65,11 +56,7 @@ export function RefineCard() {
 					What can be done with nodes comes here once some are chosen.
 				</Typography>
 			)}
-			{chosen.nodes.length > 1 && (
-				<Suspense>
-					<TurnAndScale chosen={chosen} />
-				</Suspense>
-			)}
+			{chosen.nodes.length > 1 && <TurnAndScale chosen={chosen} />}
 			<Button
 				startIcon={<SearchRounded />}
 				onClick={() => desk.setState({ searching: true })}

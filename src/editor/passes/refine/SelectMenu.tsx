@@ -2,13 +2,12 @@
 
 import ExpandMoreRounded from '@mui/icons-material/ExpandMoreRounded'
 import Button from '@mui/material/Button'
-import { lazy, Suspense, useState } from 'react'
+import { useState } from 'react'
 import { useOpenSheet } from '@/editor/workbench/workbench'
+import { late } from '@/kit/late'
 
 // The menu comes when it is first asked for.
-const SelectChoices = lazy(() =>
-	import('./SelectChoices').then((m) => ({ default: m.SelectChoices })),
-)
+const SelectChoices = late(() => import('./SelectChoices').then((m) => m.SelectChoices), 'over')
 
 /** Which nodes are selected, by what they are and where they stand. */
 export function SelectMenu() {
@@ -27,11 +26,7 @@ export function SelectMenu() {
 			>
 				{count > 0 ? `${count} ${count === 1 ? 'node' : 'nodes'} selected` : 'Select nodes'}
 			</Button>
-			{anchor && (
-				<Suspense>
-					<SelectChoices anchor={anchor} onClose={() => setAnchor(null)} />
-				</Suspense>
-			)}
+			{anchor && <SelectChoices anchor={anchor} onClose={() => setAnchor(null)} />}
 		</>
 	)
 }

@@ -9,6 +9,7 @@ import { lookAt } from '@/editor/session/lookAt'
 import { useAnswer } from '@/editor/workbench/useAnswer'
 import { useSlice, useWorkbench, type Workbench } from '@/editor/workbench/workbench'
 import { suggestFor } from '@/jobs/thinning'
+import { withPart } from '@/kit/tryAgain'
 import { useThinTargets } from '../thin/useThinPreview'
 import { nextSuggestion } from './nextSuggestion'
 import { refineSlice } from './refineSlice'
@@ -64,7 +65,7 @@ export function Suggestions() {
 			</Typography>
 			{now && (
 				<Box sx={{ display: 'flex', gap: 0.5, mt: 0.5 }}>
-					<Button variant="outlined" onClick={() => void take(workbench)}>
+					<Button variant="outlined" onClick={() => take(workbench)}>
 						Take (T)
 					</Button>
 					<Button onClick={() => nextSuggestion(workbench)}>Next</Button>
@@ -90,9 +91,11 @@ function words({ what, amount, moves }: Suggestion): string {
 }
 
 /** What follows suggestions weighs more than what shows them: it comes with the first that is taken. */
-async function take(workbench: Workbench): Promise<void> {
-	const { takeSuggestion } = await import('./takeSuggestion')
-	takeSuggestion(workbench)
+function take(workbench: Workbench): void {
+	withPart(
+		() => import('./takeSuggestion'),
+		(m) => m.takeSuggestion(workbench),
+	)
 }
 
 /** Whether anything was done on the page yet: advice is for those who work, not for those who look. */

@@ -1,10 +1,11 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { paintPlace } from '@/editor/stage/paintPlace'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
+import { late } from '@/kit/late'
+import { withPart } from '@/kit/tryAgain'
 import { againstSlice } from '../against/againstSlice'
 import { paintAgainst } from '../against/paintAgainst'
 import { AGAINST_PARTS } from '../against/parts'
@@ -37,7 +38,10 @@ export const refinePass: PassDef = {
 			does: 'Bend the segment under the pointer to the photo; a curve: fit it',
 			press: (context) => {
 				if (context.desk.getState().overlay.hover?.kind !== 'segment') return false
-				void import('../against/atSegment').then((m) => m.segmentToPhoto(context))
+				withPart(
+					() => import('../against/atSegment'),
+					(m) => m.segmentToPhoto(context),
+				)
 				return true
 			},
 		},
@@ -48,14 +52,17 @@ export const refinePass: PassDef = {
 			press: (context) => {
 				if (!context.slices.of(refineSlice).getState().suggested) return false
 				// Suggestions come with their card; so does what follows them.
-				void import('./takeSuggestion').then((m) => m.takeSuggestion(context))
+				withPart(
+					() => import('./takeSuggestion'),
+					(m) => m.takeSuggestion(context),
+				)
 				return true
 			},
 		},
 	],
 	figure: (_, slices) => strayWords(slices),
 	parts: AGAINST_PARTS,
-	Strip: lazy(() => import('../against/PhotoProfile').then((m) => ({ default: m.PhotoProfile }))),
-	OnCanvas: lazy(() => import('./AtNode').then((m) => ({ default: m.AtNode }))),
-	Card: lazy(() => import('./RefineCard').then((m) => ({ default: m.RefineCard }))),
+	Strip: late(() => import('../against/PhotoProfile').then((m) => m.PhotoProfile), 'nowhere'),
+	OnCanvas: late(() => import('./AtNode').then((m) => m.AtNode), 'nowhere'),
+	Card: late(() => import('./RefineCard').then((m) => m.RefineCard)),
 }

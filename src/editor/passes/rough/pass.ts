@@ -1,4 +1,3 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
@@ -9,6 +8,7 @@ import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
 import { counted } from '@/kit/counted'
+import { late } from '@/kit/late'
 import { mirrorTool } from './mirrorTool'
 
 /** Once round. */
@@ -29,5 +29,5 @@ export const roughPass: PassDef = {
 		{ id: 'bring-in', name: 'Bring in outlines', says: 'The shapes of an SVG file as pieces' },
 	],
 	figure: ({ pieces }) => (pieces > 0 ? counted(pieces, 'piece', 'pieces') : null),
-	Card: lazy(() => import('./RoughCard').then((m) => ({ default: m.RoughCard }))),
+	Card: late(() => import('./RoughCard').then((m) => m.RoughCard)),
 }

@@ -5,7 +5,6 @@ import Button from '@mui/material/Button'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
-import { lazy, Suspense } from 'react'
 import {
 	formatLength,
 	replaceOutlines,
@@ -16,15 +15,14 @@ import {
 import { lookAt } from '@/editor/session/lookAt'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
+import { late } from '@/kit/late'
 import { Notice } from '@/kit/Notice'
 import { NumberField } from '@/kit/NumberField'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { FIRST_THIN, type ThinWish, thinSlice } from './thinSlice'
 import { useThinPreview, useThinTargets, useTradeOff } from './useThinPreview'
 
-const TradeOffChart = lazy(() =>
-	import('./TradeOffChart').then((m) => ({ default: m.TradeOffChart })),
-)
+const TradeOffChart = late(() => import('./TradeOffChart').then((m) => m.TradeOffChart), 'nowhere')
 
 /** The slider's ends, px; between them it runs by equal factors. */
 const LEAST_PX = 0.1
@@ -207,7 +205,7 @@ function Weighed({
 	return (
 		<Box sx={{ minHeight: 156 }}>
 			{tradeOff && knee ? (
-				<Suspense>
+				<>
 					<TradeOffChart
 						tradeOff={tradeOff}
 						tolerance={tolerance}
@@ -222,7 +220,7 @@ function Weighed({
 					>
 						Take the knee: {knee.nodes} nodes at {rounded(knee.tolerance)} px
 					</Button>
-				</Suspense>
+				</>
 			) : (
 				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
 					Weighing nodes against deviation…

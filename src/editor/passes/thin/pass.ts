@@ -1,7 +1,7 @@
-import { lazy } from 'react'
 import type { PassDef } from '@/editor/session/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { counted } from '@/kit/counted'
+import { late } from '@/kit/late'
 import { paintGhost } from './paintGhost'
 import { thinSlice } from './thinSlice'
 
@@ -22,11 +22,11 @@ export const thinPass: PassDef = {
 		hidesNodes: ({ slices, selection }) =>
 			slices.of(thinSlice).getState().ghost !== null && selection.nodes.size === 0,
 	},
-	Strip: lazy(() => import('./ProfileStrip').then((m) => ({ default: m.ProfileStrip }))),
+	Strip: late(() => import('./ProfileStrip').then((m) => m.ProfileStrip), 'nowhere'),
 	parts: [
 		{ id: 'trade-off', name: 'Trade-off', says: 'How many nodes it takes at which deviation' },
 		{ id: 'ease', name: 'Ease', says: 'Curves that vary less, within the allowed deviation' },
 	],
 	figure: ({ nodes }) => (nodes > 0 ? counted(nodes, 'node', 'nodes') : null),
-	Card: lazy(() => import('./ThinCard').then((m) => ({ default: m.ThinCard }))),
+	Card: late(() => import('./ThinCard').then((m) => m.ThinCard)),
 }

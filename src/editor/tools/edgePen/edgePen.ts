@@ -1,10 +1,11 @@
 import RouteRounded from '@mui/icons-material/RouteRounded'
-import { lazy } from 'react'
 import type { Shortcut, ToolDef } from '@/editor/session/definitions'
 import { heldKey } from '@/editor/session/holds'
 import { type Machine, runMachine, type Sight, stepBy } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
 import { type Bench, NO_OVERLAY, type Overlay, type Tool } from '@/editor/session/tool'
+import { late } from '@/kit/late'
+import { wantedSoon } from '@/kit/parts'
 import { edgePenSlice } from './edgePenSlice'
 import { pressedHint, runHint } from './hints'
 import { KEYS, pressKey } from './keys'
@@ -145,17 +146,16 @@ export const edgePenTool: ToolDef = {
 	draws: true,
 	places: true,
 	holds: ['corner', 'insert'],
-	Options: lazy(() => import('./EdgePenOptions').then((m) => ({ default: m.EdgePenOptions }))),
+	Options: late(() => import('./EdgePenOptions').then((m) => m.EdgePenOptions)),
 	shortcuts: [...POINTING, ...KEYS],
 	create: ({ bench, open, slices, refresh }) => {
-		let fit: Fit | null = null
-		void import('@/core/fitting').then((m) => {
-			fit = { whole: m.fitPolyline, inPart: m.spliced }
-		})
+		const fit = wantedSoon(() =>
+			import('@/core/fitting').then((m): Fit => ({ whole: m.fitPolyline, inPart: m.spliced })),
+		)
 		const wishes = slices.of(edgePenSlice)
 		const tool = createEdgePen(bench, {
 			nameNext: () => nextName(open.sheet()),
-			fit: () => fit,
+			fit,
 			wish: wishes.getState,
 		})
 		wishes.subscribe((now, before) => {

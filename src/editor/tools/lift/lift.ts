@@ -1,5 +1,4 @@
 import HighlightAltRounded from '@mui/icons-material/HighlightAltRounded'
-import { lazy } from 'react'
 import { boxOf, type Piece } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/session/definitions'
 import { toolInHand } from '@/editor/session/desk'
@@ -27,6 +26,7 @@ import {
 	type Tool,
 } from '@/editor/session/tool'
 import { warmLifting } from '@/jobs/lifting'
+import { late } from '@/kit/late'
 import { selectContour } from '@/store/selection'
 import { answerLifts } from './answerLift'
 import { liftHint, pressedLiftHint } from './hints'
@@ -277,7 +277,7 @@ export const liftTool: ToolDef = {
 	about: 'outlines',
 	draws: true,
 	holds: ['lasso', 'outside'],
-	Options: lazy(() => import('./LiftOptions').then((m) => ({ default: m.LiftOptions }))),
+	Options: late(() => import('./LiftOptions').then((m) => m.LiftOptions)),
 	shortcuts: SHORTCUTS,
 	create: (context) => {
 		const lift = context.slices.of(liftSlice)

@@ -1,5 +1,4 @@
 import EditRounded from '@mui/icons-material/EditRounded'
-import { lazy } from 'react'
 import {
 	add,
 	appendNode,
@@ -52,6 +51,7 @@ import {
 	type PointerInput,
 	type Tool,
 } from '@/editor/session/tool'
+import { late } from '@/kit/late'
 import { selectContour } from '@/store/selection'
 import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'
@@ -425,7 +425,7 @@ export const penTool: ToolDef = {
 	places: true,
 	holds: ['insert', 'corner', 'smooth', 'symmetric', 'cusp'],
 	kindsInDrag: true,
-	Options: lazy(() => import('./PenOptions').then((m) => ({ default: m.PenOptions }))),
+	Options: late(() => import('./PenOptions').then((m) => m.PenOptions)),
 	shortcuts: [...POINTING, ...PEN_KEYS],
 	create: ({ bench, open }) => createPen(bench, () => nextName(open.sheet())),
 }

@@ -1,5 +1,4 @@
 import ColorizeRounded from '@mui/icons-material/ColorizeRounded'
-import { lazy } from 'react'
 import { type PaintChange, type Point, paintPieces } from '@/core'
 import type { ToolDef } from '@/editor/session/definitions'
 import { pieceUnder } from '@/editor/session/hitTest'
@@ -16,6 +15,7 @@ import {
 	tell,
 } from '@/editor/session/machine'
 import { NO_OVERLAY, type PointerInput } from '@/editor/session/tool'
+import { late } from '@/kit/late'
 import { chosenUnder, paintable } from '../paintable'
 import { fetchColours, seenColour } from './seenColour'
 import { RING_PX, type TakeColourState, takeColourSlice } from './takeColourSlice'
@@ -124,9 +124,7 @@ export const takeColourTool: ToolDef = {
 	icon: ColorizeRounded,
 	about: 'pieces',
 	holds: ['for-stroke'],
-	Options: lazy(() =>
-		import('./TakeColourOptions').then((m) => ({ default: m.TakeColourOptions })),
-	),
+	Options: late(() => import('./TakeColourOptions').then((m) => m.TakeColourOptions)),
 	shortcuts: [
 		{ keys: 'Click', does: 'Fill the pieces chosen with the colour in the ring' },
 		{ keys: heldKey('for-stroke'), does: 'Click: for their stroke' },
