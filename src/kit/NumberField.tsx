@@ -1,16 +1,17 @@
 'use client'
 
 import FormControl from '@mui/material/FormControl'
+import FormHelperText from '@mui/material/FormHelperText'
 import InputAdornment from '@mui/material/InputAdornment'
 import InputLabel from '@mui/material/InputLabel'
 import OutlinedInput from '@mui/material/OutlinedInput'
 import { useEffect, useEffectEvent, useId, useRef, useState } from 'react'
 import { useFields } from './fields'
-import { readNumber, typedChange } from './typedNumber'
+import { readNumber, typedChange, whyNotTyped } from './typedNumber'
 
 /**
  * A number with its unit. Enter or leaving the field takes it over, “+5” adds, “*2” multiplies, the arrow keys step it
- * (Shift by ten, Alt by a tenth), Escape gives the old one back. What is no number is not taken.
+ * (Shift by ten, Alt by a tenth), Escape gives the old one back. What cannot be taken says why beneath.
  * What is shown may lag behind a drag, so changes are told as a function of the number as it is.
  */
 export function NumberField({
@@ -48,13 +49,14 @@ export function NumberField({
 	useEffect(() => (follows ? subscribe(() => follow()) : undefined), [subscribe, follows])
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
-	const change = draft === null ? null : typedChange(draft, read)
+	const problem = draft === null || value === null ? null : whyNotTyped(draft, value, read)
+	const change = draft === null || problem ? null : typedChange(draft, read)
 	const take = () => {
 		if (change && draft !== shown) onChange(change)
 		setDraft(null)
 	}
 	const step = (by: number) => {
-		if (draft !== null && !change) return
+		if (problem) return
 		setDraft(null)
 		onChange((now) => Number(((change?.(now) ?? now) + by).toFixed(6)))
 	}
@@ -66,7 +68,8 @@ export function NumberField({
 				label={label}
 				inputRef={input}
 				value={draft ?? shown}
-				error={draft !== null && !change}
+				error={problem !== null}
+				aria-describedby={problem ? `${id}-problem` : undefined}
 				inputProps={{
 					inputMode: 'decimal',
 					autoComplete: 'off',
@@ -80,8 +83,10 @@ export function NumberField({
 				onBlur={take}
 				onKeyDown={(event) => {
 					const size = event.shiftKey ? 10 : event.altKey ? 0.1 : 1
-					if (event.key === 'Enter') take()
-					else if (event.key === 'Escape') setDraft(null)
+					// What cannot be taken stays with the reason.
+					if (event.key === 'Enter') {
+						if (!problem) take()
+					} else if (event.key === 'Escape') setDraft(null)
 					else if (event.key === 'ArrowUp') step(size)
 					else if (event.key === 'ArrowDown') step(-size)
 					else return
@@ -89,6 +94,11 @@ export function NumberField({
 				}}
 				sx={{ pr: 1, '& input': { py: 0.75, pl: 1 } }}
 			/>
+			{problem && (
+				<FormHelperText id={`${id}-problem`} error sx={{ mx: 0, lineHeight: 1.3 }}>
+					{problem}
+				</FormHelperText>
+			)}
 		</FormControl>
 	)
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { typedChange } from './typedNumber'
+import { typedChange, whyNotTyped } from './typedNumber'
 
 describe('what is typed into a number’s field', () => {
 	test.each([
@@ -18,6 +18,21 @@ describe('what is typed into a number’s field', () => {
 
 	test.each(['', ' ', 'ten', '+', '*', '/0', '*x', '1.2.3'])('“%s” asks for nothing', (text) => {
 		expect(typedChange(text)).toBeNull()
+	})
+
+	test.each([
+		['/0', 'divided by 0'],
+		['*0', 'Times 0'],
+		['*1e308', 'more than a number'],
+		['/1e-308', 'more than a number'],
+		['+1e309', 'no number'],
+		['ten', 'no number'],
+	])('“%s” is not taken, and says why', (text, why) => {
+		expect(whyNotTyped(text, 12)).toContain(why)
+	})
+
+	test.each(['5', '+5', '*1e3', '/3', '-0,5', '', '+', '*', '-', '+-'])('“%s” has nothing said of it', (text) => {
+		expect(whyNotTyped(text, 12)).toBeNull()
 	})
 
 	test('lengths are read in their own way, also as a change', () => {

@@ -1,6 +1,9 @@
 /** “+5”, “+-5”: by so much more; “*2”, “/3”: so many times as much. */
 const RELATIVE = /^\s*([+*/])(.+)$/
 
+/** What is only begun may still become something. */
+const UNFINISHED = /^\s*[+*/]?\s*[-.,]?$/
+
 /** A change of a number. */
 export type NumberChange = (now: number) => number
 
@@ -22,6 +25,25 @@ export function typedChange(
 	const value = read(sign ? rest : text)
 	if (value === null) return null
 	return sign ? (now) => now + value : () => value
+}
+
+/**
+ * Why a typed text is not taken, in words; `null` where it can be, or is only begun.
+ * @param now the number that it would change
+ */
+export function whyNotTyped(
+	text: string,
+	now: number,
+	read: (text: string) => number | null = readNumber,
+): string | null {
+	const change = typedChange(text, read)
+	if (change) return Number.isFinite(change(now)) ? null : 'That is more than a number can say.'
+	if (UNFINISHED.test(text)) return null
+	const [, sign, rest = ''] = RELATIVE.exec(text) ?? []
+	const by = readNumber(rest)
+	if (by === 0)
+		return sign === '/' ? 'Nothing can be divided by 0.' : 'Times 0 would leave nothing.'
+	return 'This is no number. +5 adds, *2 multiplies.'
 }
 
 /** A number alone; a comma serves as a decimal point. */

@@ -1,5 +1,5 @@
 import { SHEET_REACH_PX } from '@/core'
-import { showSnack } from '@/kit/snackbar'
+import { closeSnack, showSnack } from '@/kit/snackbar'
 import type { History } from '@/store/history'
 import type { Refusal } from '@/store/openSheet'
 import type { ServiceContext } from './definitions'
@@ -7,14 +7,20 @@ import { sayOnce } from './saying'
 
 /** Says which edits could not be done, and why, and which did more than they seem to. @returns what ends it */
 export function refusals({ open, desk }: Pick<ServiceContext, 'open' | 'desk'>): () => void {
+	let said: number | null = null
 	return open.subscribe(({ refused, history }, before) => {
+		// What could not be done is over once something else is.
+		if (said !== null && history.present !== before.history.present) {
+			closeSnack(said)
+			said = null
+		}
 		const gone = goneWithNodes(history, before.history)
 		if (gone)
 			sayOnce(desk, `Nothing was left of “${gone}”: the piece is gone. Ctrl Z brings it back.`)
 		if (!refused || refused === before.refused) return
 		if (refused.kept.length > 0) sayOnce(desk, saysKept(refused))
 		else
-			showSnack(beyondReach(refused), {
+			said = showSnack(beyondReach(refused), {
 				variant: 'warning',
 				autoHideDuration: 10_000,
 				preventDuplicate: true,
