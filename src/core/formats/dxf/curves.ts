@@ -22,10 +22,7 @@ export function runOf(item: Item): Run | null {
 			const [from, to] = [numberIn(item, 50), numberIn(item, 51)].map(
 				(v) => (v * Math.PI) / 180,
 			) as [number, number]
-			return {
-				cubics: arcCubics(round(item), from, (to > from ? to : to + 2 * Math.PI) - from),
-				closed: false,
-			}
+			return { cubics: arcCubics(round(item), from % TURN, turnBetween(from, to)), closed: false }
 		}
 		case 'ELLIPSE':
 			return ellipse(item)
@@ -46,17 +43,23 @@ function round(item: Item): Affine {
 	return [r, 0, 0, r, x, y]
 }
 
+const TURN = 2 * Math.PI
+
+/** How far an arc turns from one angle to another, anticlockwise: a turn at most, and one where they are the same. */
+function turnBetween(from: number, to: number): number {
+	const turn = (to - from) % TURN
+	return turn > 1e-12 ? turn : turn + TURN
+}
+
 function ellipse(item: Item): Run {
 	const [x, y] = at(item, 10)
 	const [ax, ay] = at(item, 11)
 	const ratio = numberIn(item, 40, 1)
 	const from = numberIn(item, 41)
-	const said = numberIn(item, 42, 2 * Math.PI)
-	const to = said > from ? said : said + 2 * Math.PI
-	const whole = to - from > 2 * Math.PI - 1e-6
+	const turn = turnBetween(from, numberIn(item, 42, TURN))
 	return {
-		cubics: arcCubics([ax, ay, -ay * ratio, ax * ratio, x, y], from, to - from),
-		closed: whole,
+		cubics: arcCubics([ax, ay, -ay * ratio, ax * ratio, x, y], from % TURN, turn),
+		closed: turn > TURN - 1e-6,
 	}
 }
 

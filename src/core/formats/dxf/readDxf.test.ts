@@ -82,6 +82,57 @@ describe('lines of other programs', () => {
 		expect(pieces[0]?.name).toBe('Cut')
 	})
 
+	test('an arc turns once at most, whatever its angles say', () => {
+		const arc = (from: number, to: number): Pair[] => [
+			[0, 'ARC'],
+			[8, 'Cut'],
+			[10, 0],
+			[20, 0],
+			[40, 20],
+			[50, from],
+			[51, to],
+		]
+		const nodes = (pairs: Pair[]) => readDxf(drawing([pairs])).pieces[0]?.contours[0]?.nodes.length
+		for (const [from, to] of [
+			[360, 540],
+			[-360, 180],
+			[720, -180],
+			[0, 360e8 + 180],
+		] as const) {
+			expect(size(drawing([arc(from, to)]))).toEqual([40, 20])
+			expect(nodes(arc(from, to))).toBe(nodes(arc(0, 180)))
+		}
+		expect(size(drawing([arc(90, 90)]))).toEqual([40, 40])
+		expect(nodes(arc(0, 1e12))).toBeLessThan(8)
+	})
+
+	test('arrays of arrays are counted before they are made', () => {
+		const array = (block: string): Pair[] => [
+			[0, 'INSERT'],
+			[8, 'Cut'],
+			[2, block],
+			[70, 200],
+			[71, 200],
+			[44, 1],
+			[45, 1],
+		]
+		const block = (name: string, items: Pair[]): Pair[] => [
+			[0, 'BLOCK'],
+			[2, name],
+			[10, 0],
+			[20, 0],
+			...items,
+			[0, 'ENDBLK'],
+		]
+		const nested = drawing(
+			[array('a')],
+			[block('a', array('b')), block('b', array('c')), block('c', [[0, 'TEXT']])],
+		)
+		const before = performance.now()
+		expect(() => readDxf(nested)).toThrow('more often than can be taken over')
+		expect(performance.now() - before).toBeLessThan(5000)
+	})
+
 	test('circles, arcs, ellipses and bulges are as large as they say', () => {
 		expect(size(drawing([circle(10, 10, 25)]))).toEqual([50, 50])
 		const half: Pair[] = [

@@ -18,6 +18,8 @@ const JOINED = 1e-5
 const DEEPEST = 16
 /** More curves than this are a trap, or more than can be held. */
 const MOST_CURVES = 400_000
+/** So are more insertions of blocks, whatever is in them. */
+const MOST_PLACES = 100_000
 
 /** How many mm one of the header's units is. */
 const UNIT_MM: Readonly<Record<number, number>> = {
@@ -43,6 +45,7 @@ export function readDxf(text: string): SvgDrawing {
 	const blocks = blocksOf(sections.get('BLOCKS') ?? [])
 	const layers = new Map<string, Run[]>()
 	let curves = 0
+	let places = 0
 	const take = (items: readonly Item[], map: Affine, layer: string | null, depth: number) => {
 		for (const [n, item] of items.entries()) {
 			if (IGNORED.has(item.type)) continue
@@ -50,13 +53,20 @@ export function readDxf(text: string): SvgDrawing {
 			const name = layer !== null && own === '0' ? layer : own
 			if (item.type === 'INSERT') {
 				const block = blocks.get(textIn(item, 2))
-				if (!block || depth >= DEEPEST) tally.add('references to nothing')
-				else
-					for (const place of placesOf(item, block.origin))
-						take(block.items, composeAffine(map, place), name, depth + 1)
+				if (!block || depth >= DEEPEST) {
+					tally.add('references to nothing')
+					continue
+				}
+				const { columns, rows } = arrayOf(item)
+				// Counted before they are made: arrays of arrays grow without end.
+				places += columns * rows
+				if (places > MOST_PLACES)
+					throw new DxfSyntaxError('It inserts blocks more often than can be taken over.')
+				for (const place of placesOf(item, block.origin))
+					take(block.items, composeAffine(map, place), name, depth + 1)
 				continue
 			}
-			const run = item.type === 'POLYLINE' ? oldPolyline(item, items.slice(n + 1)) : runOf(item)
+			const run = item.type === 'POLYLINE' ? oldPolyline(item, items, n + 1) : runOf(item)
 			if (!run) {
 				tally.add(LEFT_OUT[item.type] ?? 'things that are no lines')
 				continue
@@ -112,14 +122,18 @@ function blocksOf(items: readonly Item[]): Map<string, Block> {
 	return blocks
 }
 
+/** In how many columns and rows a block is inserted. */
+function arrayOf(item: Item): { readonly columns: number; readonly rows: number } {
+	const count = (code: number) => Math.min(200, Math.max(1, Math.round(numberIn(item, code, 1))))
+	return { columns: count(70), rows: count(71) }
+}
+
 /** Where a block is inserted: once, or in rows and columns. */
 function placesOf(item: Item, [ox, oy]: Point): Affine[] {
 	const [x, y] = [numberIn(item, 10), numberIn(item, 20)]
 	const scale: Affine = [numberIn(item, 41, 1), 0, 0, numberIn(item, 42, 1), 0, 0]
 	const turned = composeAffine(turnAbout([0, 0], (numberIn(item, 50) * Math.PI) / 180), scale)
-	const [columns, rows] = [numberIn(item, 70, 1), numberIn(item, 71, 1)].map((v) =>
-		Math.min(200, Math.max(1, Math.round(v))),
-	) as [number, number]
+	const { columns, rows } = arrayOf(item)
 	return Array.from({ length: columns * rows }, (_, n) => {
 		const step: Point = [
 			(n % columns) * numberIn(item, 44),
@@ -131,12 +145,13 @@ function placesOf(item: Item, [ox, oy]: Point): Affine[] {
 }
 
 /** A polyline of the old kind, whose vertices follow it. */
-function oldPolyline(item: Item, following: readonly Item[]): Run | null {
+function oldPolyline(item: Item, items: readonly Item[], from: number): Run | null {
 	const flags = numberIn(item, 70)
 	// Meshes and curves in space are none that a sheet could hold.
 	if ((flags & (8 | 16 | 64)) !== 0) return null
-	const end = following.findIndex(({ type }) => type !== 'VERTEX')
-	const vertices = following.slice(0, end < 0 ? following.length : end).map(
+	let end = from
+	while (items[end]?.type === 'VERTEX') end++
+	const vertices = items.slice(from, end).map(
 		(vertex): Vertex => ({
 			at: [numberIn(vertex, 10), numberIn(vertex, 20)],
 			bulge: numberIn(vertex, 42),
@@ -198,7 +213,7 @@ function joined(runs: readonly Run[], reach: number): Run[] {
 				left.take(next)
 				const [begin] = next.cubics
 				const meets = begin && distance(begin[0], end) <= reach
-				cubics.push(...(meets ? next.cubics : reversed(next.cubics)))
+				for (const cubic of meets ? next.cubics : reversed(next.cubics)) cubics.push(cubic)
 			}
 		}
 		const [a, b] = [cubics[0]?.[0], cubics.at(-1)?.[3]]
