@@ -241,6 +241,27 @@ test.describe('between tabs', () => {
 		await bench.saved()
 	})
 
+	test('a sheet that is open in two tabs is deleted from home: both say so, and so does home', async ({
+		bench,
+		page,
+		context,
+	}) => {
+		await begin(bench)
+		const other = await context.newPage()
+		await other.goto(page.url())
+		await expect(other.getByText('being worked on in another tab')).toBeVisible()
+		const home = await fromHome(context, 'Delete')
+		await expect(home.getByText('Bin (1)')).toBeVisible()
+		for (const tab of [page, other])
+			await expect(tab.getByText('This sheet was deleted at home.')).toBeVisible()
+		await expect(home.getByText('Nothing was changed')).toHaveCount(0)
+		await home.reload()
+		await expect(home.getByRole('article')).toHaveCount(0)
+		await page.getByRole('button', { name: 'Take it back' }).click()
+		await expect(page.getByText('This sheet was deleted at home.')).toBeHidden()
+		await expect(other.getByText('This sheet was deleted at home.')).toBeHidden()
+	})
+
 	test('a tab that only looks takes nothing in, and can work once the other is closed', async ({
 		bench,
 		page,

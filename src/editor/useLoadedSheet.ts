@@ -63,8 +63,10 @@ export function useLoadedSheet(id: string): Loaded {
 				open.setReadOnly(true)
 				open.setSaving({ state: 'not-ours' })
 				// Once the other tab is closed the sheet can be worked on here.
-				const unwait = whenFree(id, () => window.location.reload())
-				const unlisten = browserBulletin().listen((word) => hearAsReader(open, word))
+				const unwait = whenFree(id, () => {
+					if (!open.getState().deleted) window.location.reload()
+				})
+				const unlisten = browserBulletin().listen((word) => hearAsReader(open, word, unwait))
 				leave = () => {
 					unwait()
 					unlisten()
@@ -143,10 +145,13 @@ function answerOthers(open: OpenSheet, keeper: Keeper, release: () => void): () 
 	})
 }
 
-/** A tab that only looks learns that its sheet was deleted, or is back. */
-function hearAsReader(open: OpenSheet, word: Word): boolean {
+/** A tab that only looks learns that its sheet was deleted, and does not wait for it any more; or that it is back. */
+function hearAsReader(open: OpenSheet, word: Word, unwait: () => void): boolean {
 	if (!('id' in word) || word.id !== open.sheet().id) return false
-	if (word.what === 'delete') open.setDeleted()
+	if (word.what === 'delete') {
+		unwait()
+		open.setDeleted()
+	}
 	if (word.what === 'restored') window.location.reload()
 	return false
 }

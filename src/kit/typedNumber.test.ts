@@ -31,9 +31,12 @@ describe('what is typed into a number’s field', () => {
 		expect(whyNotTyped(text, 12)).toContain(why)
 	})
 
-	test.each(['5', '+5', '*1e3', '/3', '-0,5', '', '+', '*', '-', '+-'])('“%s” has nothing said of it', (text) => {
-		expect(whyNotTyped(text, 12)).toBeNull()
-	})
+	test.each(['5', '+5', '*1e3', '/3', '-0,5', '', '+', '*', '-', '+-'])(
+		'“%s” has nothing said of it',
+		(text) => {
+			expect(whyNotTyped(text, 12)).toBeNull()
+		},
+	)
 
 	test('lengths are read in their own way, also as a change', () => {
 		const inMm = (text: string) => (text.trim() === '2 cm' ? 20 : null)

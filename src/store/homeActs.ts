@@ -17,7 +17,13 @@ export async function deleteStored(id: string): Promise<void> {
 	} catch (error) {
 		if (!(error instanceof SheetBusy)) throw error
 		if (!(await browserBulletin().ask({ what: 'delete', id }))) throw error
-		await withSheet(id, remove)
+		try {
+			await onceFree(id, remove)
+		} catch (failed) {
+			// The tabs that were told of it go on with the sheet.
+			browserBulletin().tell({ what: 'restored', id })
+			throw failed
+		}
 	}
 }
 
@@ -25,6 +31,20 @@ export async function deleteStored(id: string): Promise<void> {
 export async function restoreStored(id: string): Promise<void> {
 	await browserLibrary().restore(id)
 	browserBulletin().tell({ what: 'restored', id })
+}
+
+/** So often a sheet that was let go is looked at again, and so long after, ms: others may have waited for it. */
+const LOOKS = 10
+const LOOK_MS = 100
+
+async function onceFree(id: string, work: () => Promise<void>, looks = LOOKS): Promise<void> {
+	try {
+		await withSheet(id, work)
+	} catch (error) {
+		if (!(error instanceof SheetBusy) || looks <= 1) throw error
+		await new Promise((resolve) => setTimeout(resolve, LOOK_MS))
+		await onceFree(id, work, looks - 1)
+	}
 }
 
 async function orAsk(id: string, word: Word, work: () => Promise<void>): Promise<void> {
