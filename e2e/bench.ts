@@ -222,6 +222,16 @@ export class Bench {
 		await expect(this.page.getByTestId('saved-state')).toHaveText('Saved')
 	}
 
+	/** Has the cutting table begin; it takes one job at a time, and other tests use it too. */
+	async beginToCut(dialog: Locator): Promise<void> {
+		const status = dialog.getByRole('status')
+		await expect(async () => {
+			const begin = dialog.getByRole('button', { name: 'Begin to cut' })
+			if (await begin.isVisible()) await begin.click()
+			await expect(status).toContainText(/left of|Done in/, { timeout: 2000 })
+		}).toPass({ timeout: 60_000 })
+	}
+
 	/** Exports the sheet and returns the file's text. */
 	async exported(): Promise<string> {
 		await this.pass('Export')

@@ -7,6 +7,8 @@ import { type NextRequest, NextResponse } from 'next/server'
  * with those that do, and nothing is fetched from elsewhere.
  */
 export async function proxy(request: NextRequest): Promise<NextResponse> {
+	if (!METHODS.has(request.method)) return refused(405, { Allow: [...METHODS].join(', ') })
+	if (!canBeRead(request.nextUrl.pathname)) return refused(400)
 	if (isFile(request)) return (await beyondItsEnd(request)) ?? NextResponse.next()
 	const nonce = btoa(crypto.randomUUID())
 	const policy = policyWith(nonce)
@@ -17,6 +19,25 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
 	const response = NextResponse.next({ request: { headers } })
 	response.headers.set('Content-Security-Policy', policy)
 	return response
+}
+
+/** What is asked for otherwise is nothing that the server does. */
+const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST', 'OPTIONS'])
+
+const refused = (status: number, headers: Record<string, string> = {}) =>
+	new NextResponse(null, { status, headers: { ...ALWAYS, ...headers } })
+
+/** What answers say that come from here and not from a page. */
+const ALWAYS = { 'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'no-referrer' } as const
+
+/** Whether an address' percent signs stand for characters. */
+function canBeRead(pathname: string): boolean {
+	try {
+		decodeURIComponent(pathname)
+		return true
+	} catch {
+		return false
+	}
 }
 
 function policyWith(nonce: string): string {

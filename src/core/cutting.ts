@@ -3,7 +3,13 @@
 export { type Bed, type CutSettings, FIRST_CUT, WORKSHOP_BED } from './table/bed'
 export { formatGcode } from './table/gcode'
 export { cuttingJob, type Job, type JobFigures } from './table/job'
-export { createMachine, type Machine, type MachineMoment, OffBed } from './table/machine'
+export {
+	createMachine,
+	type Machine,
+	type MachineMoment,
+	machineSteps,
+	OffBed,
+} from './table/machine'
 export { type NestOptions, nest } from './table/nest'
 export { GcodeError, type Motion, placeIn, readGcode } from './table/readGcode'
 export { type Refusal, refusals, saysRefusal } from './table/refusals'

@@ -1,6 +1,7 @@
+import { at } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import type { Bed } from './bed'
-import { lengthOf, type Motion, placeIn, readGcode, secondsOf } from './readGcode'
+import { lengthOf, type Motion, placeIn, readGcodeSteps, secondsOf, turnOf } from './readGcode'
 
 /** A stand-in for the table's own controller: what it is doing at any time of a program. */
 export interface Machine {
@@ -39,19 +40,29 @@ const EDGE_MM = 0.01
  * @throws {GcodeError} {OffBed}
  */
 export function createMachine(program: string, bed: Bed): Machine {
-	const motions = readGcode(program)
-	for (const motion of motions) if (!isOnBed(motion, bed)) throw new OffBed(motion.line)
-	const ends: number[] = []
+	const steps = machineSteps(program, bed)
+	for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value
+}
+
+/** So many motions are looked at between two rests. */
+const STEP_MOTIONS = 2000
+
+/** Like {@link createMachine}, resting now and then: for long programs beside other work. */
+export function* machineSteps(program: string, bed: Bed): Generator<void, Machine> {
+	const motions = yield* readGcodeSteps(program)
+	const ends = new Float64Array(motions.length)
 	let now = 0
 	for (const [n, motion] of motions.entries()) {
+		if (n % STEP_MOTIONS === STEP_MOTIONS - 1) yield
+		if (!isOnBed(motion, bed)) throw new OffBed(motion.line)
 		now += secondsOf(motion, bed.travelFeed)
 		if (stopsAfter(motion, motions[n + 1])) now += lossOf(motion, bed)
-		ends.push(now)
+		ends[n] = now
 	}
 	return {
 		seconds: now,
 		at: (seconds) => {
-			const n = ends.findIndex((end) => end > seconds)
+			const n = firstAfter(ends, seconds)
 			const motion = motions[n]
 			const last = motions.at(-1)
 			if (!motion)
@@ -74,6 +85,17 @@ export function createMachine(program: string, bed: Bed): Machine {
 	}
 }
 
+/** The first of rising times that lies after one; their count where none does. */
+function firstAfter(times: Float64Array, time: number): number {
+	let [low, high] = [0, times.length]
+	while (low < high) {
+		const middle = (low + high) >> 1
+		if (at(times, middle) > time) high = middle
+		else low = middle + 1
+	}
+	return low
+}
+
 /** Speeding up and slowing down cost as long as half the top speed would take to reach, twice. */
 function lossOf(motion: Motion, bed: Bed): number {
 	if (motion.what === 'wait') return 0
@@ -91,8 +113,22 @@ function stopsAfter(motion: Motion, next: Motion | undefined): boolean {
 }
 
 function isOnBed(motion: Motion, { width, height }: Bed): boolean {
-	const steps = motion.centre ? Math.max(2, Math.ceil(lengthOf(motion) / 2)) : 1
-	return Array.from({ length: steps + 1 }, (_, k) => placeIn(motion, k / steps)).every(
+	return outermost(motion).every(
 		([x, y]) => x >= -EDGE_MM && y >= -EDGE_MM && x <= width + EDGE_MM && y <= height + EDGE_MM,
 	)
+}
+
+/** The places of a motion that lie outermost: its ends, and of an arc where it turns level or upright. */
+function outermost(motion: Motion): Point[] {
+	const { from, to, centre } = motion
+	if (!centre) return [from, to]
+	const turn = turnOf(motion)
+	const begins = Math.atan2(from[1] - centre[1], from[0] - centre[0])
+	const quarters = [0, 1, 2, 3].flatMap((quarter) => {
+		const whole = 2 * Math.PI
+		const ahead = Math.sign(turn) * ((quarter * Math.PI) / 2 - begins)
+		const way = ((ahead % whole) + whole) % whole
+		return way < Math.abs(turn) ? [placeIn(motion, way / Math.abs(turn))] : []
+	})
+	return [from, to, ...quarters]
 }

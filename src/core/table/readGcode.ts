@@ -27,15 +27,29 @@ export class GcodeError extends Error {
 	}
 }
 
+/** A machine reads no longer lines than this, characters, … */
+const LONGEST_LINE = 256
+/** … no more of them, and no more motions: its memory ends somewhere. */
+const MOST_LINES = 1_000_000
+const MOST_MOTIONS = 400_000
+/** So many lines are read between two rests. */
+const STEP_LINES = 2000
+
 /** An arc's beginning and end may lie so much nearer to its middle than each other, mm. */
 const ROUND_MM = 0.01
 
 /**
  * Reads a program as a machine would: the modal G-code of RS-274 that the table knows (`G0` to `G4`,
  * `G17`, `G20`, `G21`, `G90`, `M2` to `M5`), one block a line. Independent of what writes it.
- * @throws {GcodeError} naming the line that says what the table cannot do
+ * @throws {GcodeError} naming the line that says what the table cannot do, or that it is too much for it
  */
 export function readGcode(text: string): Motion[] {
+	const steps = readGcodeSteps(text)
+	for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value
+}
+
+/** Like {@link readGcode}, resting now and then: for long programs beside other work. */
+export function* readGcodeSteps(text: string): Generator<void, Motion[]> {
 	const motions: Motion[] = []
 	let at: Point = [0, 0]
 	let mode = -1
@@ -43,8 +57,10 @@ export function readGcode(text: string): Motion[] {
 	let on = false
 	let unit = 1
 	let ended = false
-	for (const [n, raw] of text.split(/\r?\n/).entries()) {
-		const line = n + 1
+	let line = 0
+	for (const raw of linesOf(text)) {
+		line++
+		if (line % STEP_LINES === 0) yield
 		const words = wordsOf(raw, line)
 		if (words.length === 0) continue
 		if (ended) throw new GcodeError(line, 'the program has ended before.')
@@ -62,6 +78,7 @@ export function readGcode(text: string): Motion[] {
 		}
 		if (words.some(([letter, number]) => letter === 'G' && number === 4)) {
 			const seconds = value('P') ?? 0
+			if (seconds < 0) throw new GcodeError(line, 'it waits for less than no time.')
 			motions.push({ line, what: 'wait', from: at, to: at, seconds })
 			continue
 		}
@@ -78,9 +95,25 @@ export function readGcode(text: string): Motion[] {
 			motions.push({ line, what: on ? 'cut' : 'travel', from: at, to, feed, ...arc })
 		}
 		at = to
+		if (motions.length > MOST_MOTIONS)
+			throw new GcodeError(line, 'the program holds too many motions.')
 	}
-	if (on) throw new GcodeError(text.split(/\r?\n/).length, 'it ends with the beam on.')
+	if (on) throw new GcodeError(line, 'it ends with the beam on.')
 	return motions
+}
+
+/** The lines of a program one after the other. @throws {GcodeError} where one is, or all are, too long */
+function* linesOf(text: string): Generator<string> {
+	let from = 0
+	for (let line = 1; ; line++) {
+		if (line > MOST_LINES) throw new GcodeError(line, 'the program is too long.')
+		const end = text.indexOf('\n', from)
+		const to = end < 0 ? text.length : end
+		if (to - from > LONGEST_LINE) throw new GcodeError(line, 'it is longer than a line may be.')
+		yield text.slice(from, to)
+		if (end < 0) return
+		from = end + 1
+	}
 }
 
 function arcOf(
@@ -116,7 +149,11 @@ function wordsOf(raw: string, line: number): [string, number][] {
 			.replace(/\s/g, '') !== text.replace(/\s/g, '')
 	)
 		throw new GcodeError(line, `“${raw.trim()}” cannot be read.`)
-	return words.map(([, letter = '', number = '']) => [letter, Number(number)])
+	return words.map(([, letter = '', number = '']): [string, number] => {
+		const value = Number(number)
+		if (!Number.isFinite(value)) throw new GcodeError(line, `${letter} is followed by no number.`)
+		return [letter, value]
+	})
 }
 
 /** How long a motion takes, s. @param travelFeed mm a minute */
@@ -145,7 +182,7 @@ export function placeIn(motion: Motion, share: number): Point {
 }
 
 /** How far an arc turns, radians, counter-clockwise with y up positive; a whole turn where it ends where it began. */
-function turnOf({ from, to, centre, clockwise }: Motion): number {
+export function turnOf({ from, to, centre, clockwise }: Motion): number {
 	if (!centre) return 0
 	const angle = (p: Point) => Math.atan2(p[1] - centre[1], p[0] - centre[0])
 	const turn = angle(to) - angle(from)

@@ -1,19 +1,24 @@
+import { setImmediate } from 'node:timers/promises'
 import * as z from 'zod/mini'
 import {
-	createMachine,
 	GcodeError,
 	type Machine,
 	type MachineMoment,
+	machineSteps,
 	OffBed,
 	WORKSHOP_BED,
 } from '@/core/cutting'
 
-/** The workshop's table: it takes programs, and is told to pause, to go on and to stop. */
+/** The workshop's table: it takes one program at a time, and is told to pause, to go on and to stop. */
 
 /** A program is no longer than this, characters. */
-const LONGEST_PROGRAM = 4_000_000
-/** So many programs are remembered. */
-const MOST_JOBS = 20
+export const LONGEST_PROGRAM = 4_000_000
+/** What takes longer is a mistake, s. */
+const LONGEST_JOB = 2 * 24 * 3600
+/** A job that rests so long is given up when somebody else comes, ms. */
+const GIVEN_UP_MS = 10 * 60_000
+/** How so many jobs ended is remembered, not what they were. */
+const MOST_ENDED = 20
 
 const asked = z.object({
 	program: z.string().check(z.minLength(1), z.maxLength(LONGEST_PROGRAM)),
@@ -24,45 +29,97 @@ const asked = z.object({
 type State = 'working' | 'paused' | 'stopped' | 'done'
 
 interface Running {
+	readonly id: string
 	readonly machine: Machine
 	readonly pace: number
 	/** Machine time that had gone when it was last set going, s. */
 	gone: number
 	/** When it was set going, ms; `null` while it rests. */
 	since: number | null
+	/** When it was last told something, ms. */
+	told: number
 	stopped: boolean
 }
 
+interface Table {
+	job: Running | null
+	/** A program is being read. */
+	reading: boolean
+	/** How the last jobs ended. */
+	readonly ended: Map<string, Progress>
+}
+
 // Kept over reloads of this module while the server runs.
-const holder = globalThis as { tableJobs?: Map<string, Running> }
-holder.tableJobs ??= new Map()
-const jobs = holder.tableJobs
+const holder = globalThis as { workshopTable?: Table }
+holder.workshopTable ??= { job: null, reading: false, ended: new Map() }
+const table = holder.workshopTable
+
+const BUSY = {
+	busy: true,
+	problem: 'The table is at work on another program. Wait until it is done, or stop it there.',
+} as const
 
 /** Takes a program on, or says why not. */
-export function takeOn(
+export async function takeOn(
 	body: unknown,
-): { readonly id: string; readonly seconds: number } | { readonly problem: string } {
+): Promise<
+	| { readonly id: string; readonly seconds: number }
+	| { readonly problem: string; readonly busy?: boolean }
+> {
 	const read = asked.safeParse(body)
 	if (!read.success) return { problem: 'The table was sent no program that it could read.' }
+	if (table.reading || isAtWork()) return BUSY
+	table.reading = true
 	try {
-		const machine = createMachine(read.data.program, WORKSHOP_BED)
+		const machine = await readBesideOthers(read.data.program)
+		const { seconds } = machine
+		if (!(seconds <= LONGEST_JOB))
+			return { problem: 'It would be at work for more than two days. Nothing was begun.' }
 		const id = crypto.randomUUID()
-		const [first] = jobs.keys()
-		if (jobs.size >= MOST_JOBS && first !== undefined) jobs.delete(first)
-		jobs.set(id, { machine, pace: read.data.pace, gone: 0, since: Date.now(), stopped: false })
-		return { id, seconds: machine.seconds }
+		const now = Date.now()
+		table.job = {
+			id,
+			machine,
+			pace: read.data.pace,
+			gone: 0,
+			since: now,
+			told: now,
+			stopped: false,
+		}
+		return { id, seconds }
 	} catch (error) {
 		if (error instanceof GcodeError || error instanceof OffBed) return { problem: error.message }
 		throw error
+	} finally {
+		table.reading = false
 	}
+}
+
+/** Whoever asks for something meanwhile does not wait for a long program. */
+async function readBesideOthers(program: string): Promise<Machine> {
+	const steps = machineSteps(program, WORKSHOP_BED)
+	for (let step = steps.next(); ; step = steps.next()) {
+		if (step.done) return step.value
+		await setImmediate()
+	}
+}
+
+function isAtWork(): boolean {
+	const { job } = table
+	if (!job || !progressOf(job.id)) return false
+	// It has ended by now.
+	if (table.job === null) return false
+	return job.since !== null || Date.now() - job.told < GIVEN_UP_MS
 }
 
 /** Pauses a job, lets it go on, or stops it for good. @returns whether there is such a job */
 export function tell(id: string, action: 'pause' | 'go-on' | 'stop'): boolean {
-	const job = jobs.get(id)
-	if (!job) return false
+	if (!progressOf(id)) return false
+	const { job } = table
+	if (job?.id !== id) return true
 	job.gone = goneOf(job)
-	job.since = action === 'go-on' && !job.stopped ? Date.now() : null
+	job.told = Date.now()
+	job.since = action === 'go-on' ? job.told : null
 	if (action === 'stop') job.stopped = true
 	return true
 }
@@ -74,20 +131,31 @@ export interface Progress extends MachineMoment {
 	readonly seconds: number
 }
 
-/** How a job stands; `null` where there is none. */
+/** How a job stands; `null` where there is none. What has ended is let go of. */
 export function progressOf(id: string): Progress | null {
-	const job = jobs.get(id)
-	if (!job) return null
+	const { job, ended } = table
+	if (job?.id !== id) return ended.get(id) ?? null
 	const gone = Math.min(goneOf(job), job.machine.seconds)
 	const moment = job.machine.at(gone)
-	const state: State = job.stopped
-		? 'stopped'
-		: moment.done
-			? 'done'
-			: job.since === null
-				? 'paused'
-				: 'working'
-	return { ...moment, state, gone, seconds: job.machine.seconds }
+	const progress: Progress = {
+		...moment,
+		state: stateOf(job, moment.done),
+		gone,
+		seconds: job.machine.seconds,
+	}
+	if (progress.state === 'stopped' || progress.state === 'done') {
+		table.job = null
+		ended.set(id, progress)
+		const [first] = ended.keys()
+		if (ended.size > MOST_ENDED && first !== undefined) ended.delete(first)
+	}
+	return progress
+}
+
+function stateOf({ stopped, since }: Running, done: boolean): State {
+	if (stopped) return 'stopped'
+	if (done) return 'done'
+	return since === null ? 'paused' : 'working'
 }
 
 function goneOf({ gone, since, pace }: Running): number {

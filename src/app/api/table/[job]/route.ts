@@ -1,3 +1,5 @@
+import * as z from 'zod/mini'
+import { jsonOf, refusal, turnedAway } from '../../door'
 import { progressOf, tell } from '../workshopTable'
 
 /** How often it is said how a job stands, ms. */
@@ -7,10 +9,15 @@ interface Context {
 	readonly params: Promise<{ readonly job: string }>
 }
 
+const LONGEST_WORD = 1000
+const told = z.object({ action: z.enum(['pause', 'go-on', 'stop']) })
+
 /** How the job stands, a line of JSON each time, until it has ended. */
-export async function GET(_: Request, { params }: Context): Promise<Response> {
+export async function GET(request: Request, { params }: Context): Promise<Response> {
+	const away = turnedAway(request)
+	if (away) return away
 	const { job } = await params
-	if (!progressOf(job)) return new Response(null, { status: 404 })
+	if (!progressOf(job)) return refusal(404, 'There is no such job.')
 	const encoder = new TextEncoder()
 	let timer: ReturnType<typeof setInterval> | undefined
 	const stream = new ReadableStream<Uint8Array>({
@@ -34,9 +41,14 @@ export async function GET(_: Request, { params }: Context): Promise<Response> {
 
 /** Pauses the job, lets it go on, or stops it. */
 export async function POST(request: Request, { params }: Context): Promise<Response> {
+	const away = turnedAway(request)
+	if (away) return away
+	const body = await jsonOf(request, LONGEST_WORD)
+	if (body instanceof Response) return body
+	const read = told.safeParse(body)
+	if (!read.success) return refusal(400, 'A job can be paused, told to go on, or stopped.')
 	const { job } = await params
-	const { action } = (await request.json().catch(() => ({}))) as { action?: unknown }
-	if (action !== 'pause' && action !== 'go-on' && action !== 'stop')
-		return new Response(null, { status: 400 })
-	return new Response(null, { status: tell(job, action) ? 204 : 404 })
+	return tell(job, read.data.action)
+		? new Response(null, { status: 204 })
+		: refusal(404, 'There is no such job.')
 }
