@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises'
 import { type Bench, expect, test } from './bench'
 
 const SQUARE = [
@@ -270,7 +271,10 @@ test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG
 		await bench.canvas.focus()
 		const coming = page.waitForEvent('download')
 		await bench.key('Control+s')
-		expect((await coming).suggestedFilename()).toBe('storm-lantern.svg')
+		const download = await coming
+		expect(download.suggestedFilename()).toBe('storm-lantern.sheet.svg')
+		const file = await readFile(await download.path(), 'utf8')
+		expect(file).toContain('data:image/')
 	})
 })
 
@@ -353,7 +357,6 @@ test('the sheet takes its size from the artwork, the photos or numbers; photos c
 	await expect(width).toHaveValue('1300')
 	await page.getByRole('button', { name: 'Fit to the photos' }).click()
 	await expect(width).toHaveValue('2000')
-	const { readFile } = await import('node:fs/promises')
 	const content = await readFile('public/photos/teapot.jpg')
 	await bench.give('drop', page.getByRole('main'), {
 		name: 'teapot.jpg',

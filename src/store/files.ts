@@ -16,6 +16,21 @@ export async function saveFile(
 	)
 }
 
+/** The same for a file that is made while the user chooses; nothing is written where none comes of it. */
+export async function saveMade(
+	make: () => Promise<Blob | null>,
+	fileName: string,
+	mimeType: string,
+): Promise<boolean> {
+	const extension = fileName.slice(fileName.lastIndexOf('.'))
+	const made = make().then((blob) => blob ?? Promise.reject(new DOMException('', 'AbortError')))
+	// Whoever thinks better of it does not wait for it.
+	made.catch(() => {})
+	return unlessCancelled(() =>
+		fileSave(made, { fileName, extensions: [extension], mimeTypes: [mimeType] }),
+	)
+}
+
 /** Lets the user choose files; none where they thought better of it. */
 export async function chooseFiles(o: {
 	description: string

@@ -90,7 +90,7 @@ export const EVERYWHERE: readonly Shortcut[] = [
 	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
 	{ keys: 'Alt and arrows on a piece', does: 'Change the order of pieces' },
 	{ keys: 'Ctrl C, X, V', does: 'Copy, cut, paste pieces, or the nodes chosen as outlines' },
-	{ keys: 'Ctrl S', does: 'Save the sheet as SVG' },
+	{ keys: 'Ctrl S', does: 'Save the sheet with its photos as a file' },
 	{ keys: '?', does: 'This list' },
 ]
 

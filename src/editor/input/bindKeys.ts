@@ -131,12 +131,12 @@ function historyKey({ step }: Workbench, { key, shift }: KeyInput): boolean {
 	return true
 }
 
-/** Ctrl S saves a file; what writes it comes with the first. */
-function saveKey({ open }: Workbench, { key }: KeyInput): boolean {
+/** Ctrl S saves the sheet as a file; what writes it comes with the first. */
+function saveKey(workbench: Workbench, { key }: KeyInput): boolean {
 	if (key !== 's') return false
 	withPart(
-		() => import('@/editor/workbench/saveAs'),
-		({ saveAs }) => saveAs(open),
+		() => import('@/editor/passes/export/saveSheet'),
+		({ saveSheet }) => saveSheet(workbench),
 	)
 	return true
 }

@@ -1,5 +1,11 @@
-import type { OutWish, Sheet } from '@/core'
-import { fileStem } from '@/core'
+import {
+	type FormatSettings,
+	fileStem,
+	type OutWish,
+	type PlacedPhoto,
+	type Sheet,
+	sheetFormat,
+} from '@/core'
 import type { CarriedPhoto } from '@/core/drawings'
 import type { Writer } from '@/jobs/exporting'
 import { rasterise } from '@/jobs/rasterise'
@@ -57,19 +63,32 @@ export async function inOneFile(files: readonly OutFile[], stem: string): Promis
 /** The sheet as a file of its own, with its photos where they are wished for. */
 async function wholeSheet(
 	sheet: Sheet,
-	{ format, settings }: ExportWish,
-	{ whole, photoOf }: Makers,
+	{ settings }: ExportWish,
+	makers: Makers,
 ): Promise<OutFile[] | null> {
-	const carried = await Promise.all(
-		(settings.photos === 0 ? [] : sheet.photos).map(async ({ blob }): Promise<CarriedPhoto[]> => {
-			const file = await photoOf(blob)
-			return file
-				? [{ blob, type: file.type, bytes: new Uint8Array(await file.arrayBuffer()) }]
-				: []
-		}),
-	)
-	const text = await whole(sheet, carried.flat())
-	if (text === null) return null
-	const name = `${fileStem(sheet.name)}.sheet${format.extension}`
-	return [{ name, blob: new Blob([text], { type: format.mimeType }) }]
+	const { name, make } = sheetFile(sheet, settings, makers)
+	const blob = await make()
+	return blob && [{ name, blob }]
+}
+
+/** How the file of a sheet is called, and what makes it; `null` where a newer request overtook it. */
+export function sheetFile(
+	sheet: Sheet,
+	settings: FormatSettings,
+	{ whole, photoOf }: Pick<Makers, 'whole' | 'photoOf'>,
+): { readonly name: string; readonly type: string; make(): Promise<Blob | null> } {
+	const { extension, mimeType: type } = sheetFormat
+	const carried = async ({ blob }: PlacedPhoto): Promise<CarriedPhoto[]> => {
+		const file = await photoOf(blob)
+		return file ? [{ blob, type: file.type, bytes: new Uint8Array(await file.arrayBuffer()) }] : []
+	}
+	return {
+		name: `${fileStem(sheet.name)}.sheet${extension}`,
+		type,
+		make: async () => {
+			const photos = settings.photos === 0 ? [] : sheet.photos
+			const text = await whole(sheet, (await Promise.all(photos.map(carried))).flat())
+			return text === null ? null : new Blob([text], { type })
+		},
+	}
 }
