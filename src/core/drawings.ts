@@ -4,4 +4,9 @@ export { DxfSyntaxError, isDxf } from './formats/dxf/groups'
 export { readDxf } from './formats/dxf/readDxf'
 export { decodeSvg } from './formats/svg/decodeSvg'
 export { readSvg, type SvgDrawing } from './formats/svg/readSvg'
-export { type CarriedPhoto, formatSheetFile, readSheetFile } from './formats/svg/sheetFile'
+export {
+	type CarriedPhoto,
+	formatSheetFile,
+	type ReadSheetFile,
+	readSheetFile,
+} from './formats/svg/sheetFile'

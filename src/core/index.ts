@@ -53,6 +53,7 @@ export { mmPerPx, pointsPerPx } from './formats/pageSize'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
 export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'
+export { SheetTorn } from './formats/sheetVersions'
 export { type LeftOut, newTally, saysLeftOut } from './formats/svg/leftOut'
 export { SvgSyntaxError } from './formats/svg/svgSyntaxError'
 export {

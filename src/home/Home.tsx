@@ -23,6 +23,7 @@ import {
 	isDrawing,
 	isStoredSheet,
 	nameOfFile,
+	saysFlaws,
 	saysSkipped,
 	sheetFromDrawing,
 	sheetFromPicture,
@@ -216,9 +217,9 @@ async function sheetFromFile(file: File, watch: Watch): Promise<string> {
 	const name = nameOfFile(file.name)
 	if (isStoredSheet(file)) return openStored(await file.text(), file.name)
 	if (!isDrawing(file)) return (await sheetFromPicture(browserLibrary(), file, name, watch)).id
-	const { sheet, skipped } = await sheetFromDrawing(browserLibrary(), file, name, watch)
-	const said = saysSkipped(file.name, skipped)
-	if (said) showSnack(said, { autoHideDuration: 12_000 })
+	const { sheet, skipped, ours } = await sheetFromDrawing(browserLibrary(), file, name, watch)
+	const said = ours ? saysFlaws(file.name, ours) : saysSkipped(file.name, skipped)
+	if (said) showSnack(said, { variant: ours ? 'warning' : 'default', autoHideDuration: 12_000 })
 	return sheet.id
 }
 

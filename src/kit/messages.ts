@@ -5,6 +5,7 @@ import {
 	type JoinProblem,
 	MAX_MEGAPIXELS,
 	PathSyntaxError,
+	SheetTorn,
 	SvgSyntaxError,
 	saysLeftOut,
 } from '@/core'
@@ -45,6 +46,11 @@ const all = (): readonly Told<Error>[] => [
 	told(PictureRefused, ({ why }, what) => `${what} ${pictureMessage(why)} Nothing was changed.`),
 	told(SvgSyntaxError, notTakenOver),
 	told(PathSyntaxError, notTakenOver),
+	told(
+		SheetTorn,
+		(_, what) =>
+			`${what} is torn: it ends in the middle of its sheet. Fetch it again from where it came. Nothing was changed.`,
+	),
 	told(
 		NothingToTake,
 		(error, what) =>

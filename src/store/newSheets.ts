@@ -12,10 +12,10 @@ import {
 	setRealSize,
 	setUnit,
 } from '@/core'
-import type { SvgDrawing } from '@/core/drawings'
+import type { ReadSheetFile, SvgDrawing } from '@/core/drawings'
 import { readDrawing } from '@/jobs/drawings'
 import type { Watch } from '@/jobs/endpoint'
-import { lookAtPicture } from '@/jobs/pictures'
+import { lookAtPicture, PictureRefused } from '@/jobs/pictures'
 import type { Library } from './library'
 
 /**
@@ -50,16 +50,16 @@ export async function storedPicture(
 
 /**
  * A new sheet from the shapes of an SVG drawing, stored.
- * @throws {SvgSyntaxError} {NothingToTake} {Cancelled} {JobFailed} and storage errors
+ * @throws {SvgSyntaxError} {SheetTorn} {NothingToTake} {Cancelled} {JobFailed} and storage errors
  */
 export async function sheetFromDrawing(
 	library: Library,
 	file: Blob,
 	name: string,
 	watch?: Watch,
-): Promise<{ sheet: Sheet; skipped: readonly LeftOut[] }> {
+): Promise<{ sheet: Sheet; skipped: readonly LeftOut[]; ours?: SheetFlaws }> {
 	const ours = await sheetFromOurs(library, file)
-	if (ours) return { sheet: ours, skipped: [] }
+	if (ours) return { sheet: ours.sheet, skipped: [], ours: ours.flaws }
 	const drawing = await takeInDrawing(file, watch)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
@@ -73,24 +73,25 @@ export async function sheetFromDrawing(
 const HEAD_BYTES = 4000
 
 /** The sheet that a file of ours holds, under an id of its own, with the photos in it; `null` for others. */
-async function sheetFromOurs(library: Library, file: Blob): Promise<Sheet | null> {
+async function sheetFromOurs(
+	library: Library,
+	file: Blob,
+): Promise<{ sheet: Sheet; flaws: SheetFlaws } | null> {
 	if (!(await file.slice(0, HEAD_BYTES).text()).includes('urn:skiagram:sheet')) return null
 	const { readSheetFile } = await import('@/core/drawings')
-	const text = await file.text()
 	// Metadata that somebody spoilt leaves a drawing that can be read.
-	const read = (() => {
-		try {
-			return readSheetFile(text)
-		} catch {
-			return null
-		}
-	})()
+	const read = readSheetFile(await file.text())
 	if (!read) return null
 	const stored = new Map<string, string>()
-	for (const { blob, type, bytes } of read.photos) {
-		const picture = await storedPicture(library, new Blob([new Uint8Array(bytes)], { type }), '')
-		stored.set(blob, picture.blob)
-	}
+	const unread: string[] = [...read.tornPhotos]
+	for (const { blob, type, bytes } of read.photos)
+		try {
+			const picture = await storedPicture(library, new Blob([new Uint8Array(bytes)], { type }), '')
+			stored.set(blob, picture.blob)
+		} catch (error) {
+			if (!(error instanceof PictureRefused)) throw error
+			unread.push(...read.sheet.photos.filter((one) => one.blob === blob).map(({ name }) => name))
+		}
 	const sheet = {
 		...read.sheet,
 		id: newId(),
@@ -100,7 +101,26 @@ async function sheetFromOurs(library: Library, file: Blob): Promise<Sheet | null
 		})),
 	}
 	await library.save(sheet)
-	return sheet
+	return { sheet, flaws: { later: read.later, lost: read.lost, photos: unread } }
+}
+
+/** What of a file of ours is not here as it was there. */
+export interface SheetFlaws extends Pick<ReadSheetFile, 'later' | 'lost'> {
+	/** Names of photos that could not be read. */
+	readonly photos: readonly string[]
+}
+
+/** What one must know of a file of ours that was opened; `null` where all is as it was. */
+export function saysFlaws(file: string, { later, lost, photos }: SheetFlaws): string | null {
+	const said = [
+		later &&
+			`“${file}” was written by a later version of Skiagram: what this one does not know is not shown. Keep the file.`,
+		lost > 0 &&
+			`${lost === 1 ? '1 thing' : `${lost} things`} in “${file}” could not be read: the rest is here.`,
+		photos.length > 0 &&
+			`“${file}” is torn: ${photos.map((name) => `“${name}”`).join(', ')} could not be read. The outlines are all here.`,
+	].filter((one) => one !== false)
+	return said.length > 0 ? said.join(' ') : null
 }
 
 /**

@@ -23,3 +23,17 @@ export function upToDate(value: unknown): unknown {
 	const from = typeof version === 'number' ? version : 1
 	return STEPS.slice(Math.max(0, from - 1)).reduce((now, step) => step(now), sheet)
 }
+
+/** Whether a stored sheet was written by a version that is not known here yet. */
+export function isLater(value: unknown): boolean {
+	const version = typeof value === 'object' && value !== null ? Reflect.get(value, 'version') : 1
+	return typeof version === 'number' && version > SHEET_VERSION
+}
+
+/** A file of ours that ends in the middle of what it says of its sheet. */
+export class SheetTorn extends Error {
+	constructor() {
+		super('The file ends in the middle of its sheet.')
+		this.name = 'SheetTorn'
+	}
+}

@@ -1,6 +1,7 @@
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import { groupPieces } from '../../path/groups'
 import { NEUTRAL_TONE, type Sheet } from '../../path/model'
+import { SheetTorn } from '../sheetVersions'
 import { paintedSheet } from '../testing/paintedSheet'
 import { readSvg } from './readSvg'
 import { formatSheetFile, readSheetFile, SHEET_NAMESPACE } from './sheetFile'
@@ -52,5 +53,41 @@ test('a photo that is not carried along is only named; any other SVG is none of 
 	expect(readSheetFile(text)?.photos).toEqual([])
 	expect(text).not.toContain('<image')
 	expect(readSheetFile(formatSvg(sheet()))).toBeNull()
-	expect(() => readSheetFile(`<sheet xmlns="${SHEET_NAMESPACE}">{"id":1}</sheet>`)).toThrow()
+	for (const said of ['{"id":1}', '{', 'null', '7'])
+		expect(readSheetFile(`<sheet xmlns="${SHEET_NAMESPACE}">${said}</sheet>`)).toBeNull()
+})
+
+describe('a file that is not as it was written', () => {
+	const text = formatSheetFile(sheet(), [photo])
+
+	test('torn in its sheet it is said to be torn, wherever', () => {
+		const begins = text.indexOf('<sheet xmlns') + 50
+		const ends = text.indexOf('</sheet>')
+		for (let k = 1; k < 12; k++)
+			expect(() => readSheetFile(text.slice(0, begins + ((ends - begins) * k) / 12))).toThrow(
+				SheetTorn,
+			)
+	})
+
+	test('torn in a photo it has its sheet, and the photo is named', () => {
+		const torn = readSheetFile(text.slice(0, text.indexOf('base64,') + 5000))
+		expect(torn?.sheet.pieces).toHaveLength(sheet().pieces.length)
+		expect(torn).toMatchObject({ photos: [], tornPhotos: ['stall.jpg'], lost: 0, later: false })
+	})
+
+	test('what cannot be read of it is counted, the rest is there', () => {
+		const spoilt = text.replace(/&quot;fillRule&quot;:&quot;\w+&quot;/, '&quot;fillRule&quot;:7')
+		const read = readSheetFile(spoilt)
+		expect(read?.sheet.pieces.length).toBeGreaterThan(0)
+		expect(read?.sheet.guides).toHaveLength(1)
+		const cut = text.replace(/&quot;axis&quot;:&quot;x&quot;/, '&quot;axis&quot;:&quot;w&quot;')
+		expect(readSheetFile(cut)).toMatchObject({ lost: 1, sheet: { guides: [] } })
+	})
+
+	test('of a later version it says so', () => {
+		expect(readSheetFile(text)?.later).toBe(false)
+		const later = text.replace(/&quot;version&quot;:\d+/, '&quot;version&quot;:99')
+		expect(readSheetFile(later)).toMatchObject({ later: true, lost: 0 })
+		expect(readSheetFile(text.replace(SHEET_NAMESPACE, 'urn:skiagram:sheet:2'))?.later).toBe(true)
+	})
 })

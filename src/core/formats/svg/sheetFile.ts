@@ -1,6 +1,7 @@
 import type { PlacedPhoto, Sheet } from '../../path/model'
 import { sheetToJson } from '../sheetJson'
-import { parseSheet } from '../sheetSchema'
+import { parseSheet, salvageSheet } from '../sheetSchema'
+import { isLater, SheetTorn } from '../sheetVersions'
 import { formatSvg } from './writeSvg'
 
 /** What a sheet says of itself in a file, beside what every program draws. */
@@ -40,25 +41,61 @@ function imageOf({ place, width, height, strength, hidden }: PlacedPhoto, photo:
 	return `\t<image data-blob="${escaped(photo.blob)}" width="${width}" height="${height}" transform="matrix(${place.join(' ')})"${seen} href="data:${photo.type};base64,${base64(photo.bytes)}"/>`
 }
 
+/** What a file of ours holds. */
+export interface ReadSheetFile {
+	readonly sheet: Sheet
+	readonly photos: readonly CarriedPhoto[]
+	/** It was written by a later version: what only that one knows of is kept, and not shown. */
+	readonly later: boolean
+	/** So many things of the sheet could not be read. */
+	readonly lost: number
+	/** Names of photos that it carries and that could not be read: it was cut off in their midst. */
+	readonly tornPhotos: readonly string[]
+}
+
+const BEGINS = /<sheet xmlns="urn:skiagram:sheet:(\d+)">/
+const CARRIED = /<image data-blob="([^"]*)"[^>]*? href="data:([^;"]+);base64,([A-Za-z0-9+/=]*)("?)/g
+
 /**
- * The sheet that a file of ours holds, and the photos in it; `null` for any other SVG.
- * @throws where what it says of itself is no sheet
+ * The sheet that a file of ours holds, and the photos in it; `null` for any other SVG, and where what it says of
+ * itself is no sheet.
+ * @throws {SheetTorn}
  */
-export function readSheetFile(text: string): { sheet: Sheet; photos: CarriedPhoto[] } | null {
-	const begin = text.indexOf(`<sheet xmlns="${SHEET_NAMESPACE}">`)
+export function readSheetFile(text: string): ReadSheetFile | null {
+	const begins = BEGINS.exec(text)
+	if (!begins) return null
+	const begin = begins.index + begins[0].length
 	const end = text.indexOf('</sheet>', begin)
-	if (begin < 0 || end < 0) return null
-	const json = text.slice(text.indexOf('>', begin) + 1, end)
-	const images = text.matchAll(
-		/<image data-blob="([^"]*)"[^>]*? href="data:([^;"]+);base64,([^"]*)"/g,
-	)
+	if (end < 0) throw new SheetTorn()
+	const read = readSheet(unescaped(text.slice(begin, end)))
+	if (!read) return null
+	const photos: CarriedPhoto[] = []
+	const torn = new Set<string>()
+	for (const [, blob = '', type = '', data = '', whole] of text.slice(end).matchAll(CARRIED)) {
+		const id = unescaped(blob)
+		const bytes = whole ? fromBase64(data) : null
+		if (bytes) photos.push({ blob: id, type, bytes })
+		else torn.add(id)
+	}
 	return {
-		sheet: parseSheet(JSON.parse(unescaped(json))),
-		photos: [...images].map(([, blob = '', type = '', data = '']) => ({
-			blob: unescaped(blob),
-			type,
-			bytes: fromBase64(data),
-		})),
+		...read,
+		photos,
+		later: read.later || begins[1] !== '1',
+		tornPhotos: read.sheet.photos.filter(({ blob }) => torn.has(blob)).map(({ name }) => name),
+	}
+}
+
+function readSheet(json: string): Pick<ReadSheetFile, 'sheet' | 'lost' | 'later'> | null {
+	try {
+		const value: unknown = JSON.parse(json)
+		const later = isLater(value)
+		try {
+			return { sheet: parseSheet(value), lost: 0, later }
+		} catch {
+			return { ...salvageSheet(value), later }
+		}
+	} catch {
+		return null
 	}
 }
 
@@ -88,6 +125,11 @@ function base64(bytes: Uint8Array): string {
 	return btoa(characters)
 }
 
-function fromBase64(text: string): Uint8Array {
-	return Uint8Array.from(atob(text), (character) => character.charCodeAt(0))
+/** `null` where it is none. */
+function fromBase64(text: string): Uint8Array | null {
+	try {
+		return Uint8Array.from(atob(text), (character) => character.charCodeAt(0))
+	} catch {
+		return null
+	}
 }
