@@ -124,6 +124,11 @@ test('numbers that no sheet can hold are refused in fields, and the sheet stays 
 	await bench.pass('Refine')
 	await bench.click([250, 50])
 	await bench.type('x', '*1e306')
+	await expect(page.getByText('more than a number can say')).toBeVisible()
+	await bench.type('x', '/0')
+	await expect(page.getByText('Nothing can be divided by 0.')).toBeVisible()
+	await bench.type('x', '*1e300')
+	await expect(page.getByText('Nothing can be divided by 0.')).toHaveCount(0)
 	await expect(page.getByText('would put something beyond')).toBeVisible()
 	await expect(page.getByLabel('x', { exact: true })).toHaveValue('250')
 	await bench.saved()
@@ -204,6 +209,15 @@ test.describe('between tabs', () => {
 		await bench.saved()
 	}
 
+	/** The same, with another tab that only looks. */
+	const beginInTwo = async (bench: Bench, context: BrowserContext) => {
+		await begin(bench)
+		const other = await context.newPage()
+		await other.goto(bench.page.url())
+		await expect(other.getByText('being worked on in another tab')).toBeVisible()
+		return other
+	}
+
 	/** Another tab at home, where something was chosen for the only sheet. */
 	const fromHome = async (context: BrowserContext, act: string) => {
 		const home = await context.newPage()
@@ -246,10 +260,7 @@ test.describe('between tabs', () => {
 		page,
 		context,
 	}) => {
-		await begin(bench)
-		const other = await context.newPage()
-		await other.goto(page.url())
-		await expect(other.getByText('being worked on in another tab')).toBeVisible()
+		const other = await beginInTwo(bench, context)
 		const home = await fromHome(context, 'Delete')
 		await expect(home.getByText('Bin (1)')).toBeVisible()
 		for (const tab of [page, other])
@@ -267,10 +278,7 @@ test.describe('between tabs', () => {
 		page,
 		context,
 	}) => {
-		await begin(bench)
-		const other = await context.newPage()
-		await other.goto(page.url())
-		await expect(other.getByText('being worked on in another tab')).toBeVisible()
+		const other = await beginInTwo(bench, context)
 		await bench.give('drop', other.getByRole('main'), {
 			name: 'more.svg',
 			content: Buffer.from(SHEET),
@@ -286,10 +294,7 @@ test.describe('between tabs', () => {
 		page,
 		context,
 	}) => {
-		await begin(bench)
-		const other = await context.newPage()
-		await other.goto(page.url())
-		await expect(other.getByText('being worked on in another tab')).toBeVisible()
+		const other = await beginInTwo(bench, context)
 		for (let k = 2; k < 6; k++) {
 			await bench.give('drop', page.getByRole('main'), {
 				name: `${k}.svg`,

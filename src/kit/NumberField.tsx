@@ -1,10 +1,10 @@
 'use client'
 
 import FormControl from '@mui/material/FormControl'
-import FormHelperText from '@mui/material/FormHelperText'
 import InputAdornment from '@mui/material/InputAdornment'
 import InputLabel from '@mui/material/InputLabel'
 import OutlinedInput from '@mui/material/OutlinedInput'
+import Typography from '@mui/material/Typography'
 import { useEffect, useEffectEvent, useId, useRef, useState } from 'react'
 import { useFields } from './fields'
 import { readNumber, typedChange, whyNotTyped } from './typedNumber'
@@ -95,9 +95,13 @@ export function NumberField({
 				sx={{ pr: 1, '& input': { py: 0.75, pl: 1 } }}
 			/>
 			{problem && (
-				<FormHelperText id={`${id}-problem`} error sx={{ mx: 0, lineHeight: 1.3 }}>
+				<Typography
+					id={`${id}-problem`}
+					variant="caption"
+					sx={{ mt: 0.25, color: 'error.main', lineHeight: 1.3 }}
+				>
 					{problem}
-				</FormHelperText>
+				</Typography>
 			)}
 		</FormControl>
 	)

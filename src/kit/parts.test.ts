@@ -11,7 +11,7 @@ test('what does not arrive is said to be a missing part, with what was behind it
 })
 
 describe('a part that is wanted soon', () => {
-	test('is asked for at once and only once, and is told of when it comes', async () => {
+	test('is asked for only once, and is told of when it comes', async () => {
 		const load = vi.fn(async () => 'part')
 		const came = vi.fn()
 		const part = wantedSoon(load, came)
@@ -26,6 +26,7 @@ describe('a part that is wanted soon', () => {
 		const load = vi.fn<() => Promise<string>>()
 		load.mockRejectedValueOnce(new Error('gone')).mockResolvedValueOnce('part')
 		const part = wantedSoon(load)
+		part()
 		await settled()
 		expect(part()).toBeNull()
 		await settled()

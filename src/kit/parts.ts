@@ -13,9 +13,9 @@ export async function arrived<T>(load: () => Promise<T>): Promise<T> {
 }
 
 /**
- * A part that is wanted soon, asked for at once, and with each look until it has come.
+ * A part that is wanted soon, asked for with each look until it has come.
  * @param came what is done when it comes
- * @returns the part; `null` until it is there
+ * @returns looks at the part; `null` until it is there
  */
 export function wantedSoon<T>(load: () => Promise<T>, came: () => void = () => {}): () => T | null {
 	let part: T | null = null
@@ -34,6 +34,5 @@ export function wantedSoon<T>(load: () => Promise<T>, came: () => void = () => {
 		)
 		return null
 	}
-	look()
 	return look
 }

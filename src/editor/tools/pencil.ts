@@ -237,6 +237,7 @@ export const pencilTool: ToolDef = {
 				refresh()
 			},
 		)
+		fitting()
 		const machine = pencilMachine({
 			wish: slices.of(pencilSlice).getState,
 			nextName: () => nextName(open.sheet()),

@@ -149,13 +149,14 @@ export const edgePenTool: ToolDef = {
 	Options: late(() => import('./EdgePenOptions').then((m) => m.EdgePenOptions)),
 	shortcuts: [...POINTING, ...KEYS],
 	create: ({ bench, open, slices, refresh }) => {
-		const fit = wantedSoon(() =>
+		const fitting = wantedSoon(() =>
 			import('@/core/fitting').then((m): Fit => ({ whole: m.fitPolyline, inPart: m.spliced })),
 		)
+		fitting()
 		const wishes = slices.of(edgePenSlice)
 		const tool = createEdgePen(bench, {
 			nameNext: () => nextName(open.sheet()),
-			fit,
+			fit: fitting,
 			wish: wishes.getState,
 		})
 		wishes.subscribe((now, before) => {

@@ -71,6 +71,10 @@ export function answerLifts({ open, slices }: Needs): () => void {
 		const other = asked !== before.asked || wish !== before.wish
 		if (asked && other && bears(asked, wish, before)) void answer(asked, wish)
 	})
+	warmLifting()
+	// What was asked before this was there.
+	const { asked, wish } = lift.getState()
+	if (asked) void answer(asked, wish)
 	return () => {
 		const underWay = lift.getState().busy
 		controller.abort()

@@ -25,10 +25,9 @@ import {
 	type PointerInput,
 	type Tool,
 } from '@/editor/session/tool'
-import { warmLifting } from '@/jobs/lifting'
 import { late } from '@/kit/late'
+import { withPart } from '@/kit/tryAgain'
 import { selectContour } from '@/store/selection'
-import { answerLifts } from './answerLift'
 import { liftHint, pressedLiftHint } from './hints'
 import { finished, kept } from './keep'
 import { type Asked, asking, type LiftState, liftSlice, stepped } from './liftSlice'
@@ -281,12 +280,18 @@ export const liftTool: ToolDef = {
 	shortcuts: SHORTCUTS,
 	create: (context) => {
 		const lift = context.slices.of(liftSlice)
-		const callOff = answerLifts(context)
-		warmLifting()
+		// What answers comes with the tool, not with the page.
+		let callOff = () => {}
+		withPart(
+			() => import('./answerLift'),
+			(m) => {
+				callOff = m.answerLifts(context)
+			},
+		)
 		const tool = createLift(context.bench, {
 			state: lift.getState,
 			set: (change) => lift.setState(change),
-			callOff,
+			callOff: () => callOff(),
 			nameNext: () => nextName(context.open.sheet()),
 		})
 		lift.subscribe(({ keeping, busy, ghost, problem }) => {
