@@ -75,3 +75,39 @@ test('what cannot be cut is said, and a table that is off', async ({ bench, page
 	await dialog.getByRole('button', { name: 'Close' }).click()
 	await expect(dialog).toHaveCount(0)
 })
+
+test('a table that is at work for a page that is gone is stopped from here', async ({
+	bench,
+	page,
+}) => {
+	await open(bench, formatSvg(keySheet()))
+	const told: string[] = []
+	let asked = 0
+	await page.route('**/api/table', (route) =>
+		route.fulfill(
+			asked++ === 0
+				? {
+						status: 409,
+						json: { problem: 'The table is at work on another program.', job: 'other' },
+					}
+				: { status: 201, json: { id: 'mine', seconds: 9 } },
+		),
+	)
+	await page.route('**/api/table/*', (route) => {
+		const request = route.request()
+		if (request.method() === 'POST') {
+			told.push(`${request.url().split('/').at(-1)} ${request.postDataJSON().action}`)
+			return route.fulfill({ status: 204 })
+		}
+		const done = { state: 'done', head: [0, 0], line: 9, burning: false, gone: 9, seconds: 9 }
+		return route.fulfill({ body: `${JSON.stringify(done)}\n` })
+	})
+	await page.getByRole('button', { name: 'To the table' }).click()
+	const dialog = page.getByRole('dialog', { name: 'The cutting table' })
+	await dialog.getByRole('button', { name: 'Begin to cut' }).click()
+	await expect(dialog.getByText('at work on another program')).toBeVisible()
+	await dialog.getByRole('button', { name: 'Stop that one, and cut this' }).click()
+	await expect(dialog.getByRole('status')).toContainText('Done in')
+	await expect(dialog.getByText('at work on another program')).toHaveCount(0)
+	expect(told).toEqual(['other stop'])
+})

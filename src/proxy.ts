@@ -1,6 +1,7 @@
 import { stat } from 'node:fs/promises'
 import { join, normalize } from 'node:path'
 import { type NextRequest, NextResponse } from 'next/server'
+import { EVERYWHERE } from './headers'
 
 /**
  * Gives each page a policy of its own: scripts run only where they carry this answer's nonce or come
@@ -25,10 +26,7 @@ export async function proxy(request: NextRequest): Promise<NextResponse> {
 const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST', 'OPTIONS'])
 
 const refused = (status: number, headers: Record<string, string> = {}) =>
-	new NextResponse(null, { status, headers: { ...ALWAYS, ...headers } })
-
-/** What answers say that come from here and not from a page. */
-const ALWAYS = { 'X-Content-Type-Options': 'nosniff', 'Referrer-Policy': 'no-referrer' } as const
+	new NextResponse(null, { status, headers: { ...EVERYWHERE, ...headers } })
 
 /** Whether an address' percent signs stand for characters. */
 function canBeRead(pathname: string): boolean {
@@ -82,10 +80,7 @@ async function beyondItsEnd(request: NextRequest): Promise<NextResponse | undefi
 		join(/* turbopackIgnore: true */ process.cwd(), place.folder, name),
 	).catch(() => null)
 	if (!file?.isFile() || Number(start) < file.size) return undefined
-	return new NextResponse(null, {
-		status: 416,
-		headers: { 'Content-Range': `bytes */${file.size}` },
-	})
+	return refused(416, { 'Content-Range': `bytes */${file.size}` })
 }
 
 export const config = {

@@ -25,6 +25,9 @@ test('the table takes nothing from elsewhere, and no address or word makes the s
 	] as const
 	for (const [status, answer] of answers) {
 		expect({ at: answer.url(), status: answer.status() }).toEqual({ at: answer.url(), status })
-		expect(answer.headers()['x-content-type-options']).toBe('nosniff')
+		expect(answer.headers()).toMatchObject({
+			'x-content-type-options': 'nosniff',
+			'x-frame-options': 'DENY',
+		})
 	}
 })

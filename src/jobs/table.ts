@@ -15,7 +15,11 @@ export interface TableProgress {
 
 /** The table does not answer, or does not take a program on. */
 export class TableRefused extends Error {
-	constructor(readonly problem: string | null) {
+	/** @param other the job that it is at work on instead */
+	constructor(
+		readonly problem: string | null,
+		readonly other: string | null = null,
+	) {
 		super(problem ?? 'The table does not answer.')
 		this.name = 'TableRefused'
 	}
@@ -29,8 +33,12 @@ export class TableRefused extends Error {
  */
 export async function sendToTable(program: string, pace: number): Promise<string> {
 	const answer = await asked('/api/table', { program, pace })
-	const body = (await answer.json().catch(() => ({}))) as { id?: string; problem?: string }
-	if (!body.id) throw new TableRefused(body.problem ?? null)
+	const body = (await answer.json().catch(() => ({}))) as {
+		id?: string
+		problem?: string
+		job?: string
+	}
+	if (!body.id) throw new TableRefused(body.problem ?? null, body.job ?? null)
 	return body.id
 }
 

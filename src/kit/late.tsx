@@ -113,7 +113,8 @@ export function Missing({
 			}}
 		>
 			<Typography variant="body2" sx={{ mb: 0.5 }}>
-				This part of Skiagram did not arrive. Your work goes on, and is kept in this browser.
+				This part of Skiagram did not arrive: perhaps the server does not answer. The rest goes on
+				without it.
 			</Typography>
 			<Button size="small" variant="outlined" onClick={again}>
 				Try again

@@ -82,7 +82,7 @@ const all = (): readonly Told<Error>[] => [
 	told(
 		PartMissing,
 		() =>
-			'A part of Skiagram did not arrive: perhaps the server does not answer. Your work goes on, and is kept in this browser.',
+			'A part of Skiagram did not arrive: perhaps the server does not answer. The rest goes on without it.',
 	),
 	told(JobFailed, ({ what, failure }) => `${what} ${FAILED[failure]}`),
 	told(

@@ -8,6 +8,9 @@ const DIGITS = 3
 /** Of larger circles a stretch is straight as near as can be told, mm. */
 const STRAIGHT_RADIUS = 2000
 
+/** A machine reads no long lines; of a longer name the beginning is said, characters. */
+const LONGEST_NAME = 80
+
 /**
  * A job as G-code (RS-274/NGC; NIST, 2000): mm, absolute, y up from the bed's lower left. The beam is
  * on between `M3` and `M5`; `G4` waits for it to burn through, seconds.
@@ -19,7 +22,8 @@ export function formatGcode(job: Job, name: string): string {
 			name
 				.replace(/[()\n\r]/g, ' ')
 				.replace(/[^\x20-\x7e]/g, '')
-				.trim() || 'Job'
+				.trim()
+				.slice(0, LONGEST_NAME) || 'Job'
 		})`,
 		`(Bed ${bed.width} x ${bed.height} mm, kerf ${bed.kerf} mm)`,
 		`(${figures.moves} moves, ${Math.round(figures.seconds)} s)`,

@@ -84,6 +84,12 @@ describe('the program of a key, replayed', () => {
 	})
 })
 
+test('however long and odd the sheet’s name is, the program can be read', () => {
+	const job = cuttingJob([keyAt(50, 40)], BED, FIRST_CUT)
+	for (const name of ['A name that goes on. '.repeat(40), '(((', '', 'é\n'.repeat(300)])
+		expect(readGcode(formatGcode(job, name))).toEqual(readGcode(formatGcode(job, 'Test')))
+})
+
 describe('the order', () => {
 	const scattered = () => {
 		const random = randomNumbers(7)

@@ -33,7 +33,10 @@ describe('the table', () => {
 		const { id } = await begin()
 		const other = await POST(post(JSON.stringify({ program: SQUARE, pace: 1 })))
 		expect(other.status).toBe(409)
-		expect(((await other.json()) as { problem: string }).problem).toContain('another program')
+		expect(await other.json()).toMatchObject({
+			problem: expect.stringContaining('another program'),
+			job: id,
+		})
 		expect(progressOf(id)?.state).toBe('working')
 		tell(id, 'stop')
 		expect(await takeOn({ program: SQUARE, pace: 1 })).toHaveProperty('id')

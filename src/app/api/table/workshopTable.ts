@@ -56,19 +56,22 @@ const table = holder.workshopTable
 
 const BUSY = {
 	busy: true,
-	problem: 'The table is at work on another program. Wait until it is done, or stop it there.',
+	problem: 'The table is at work on another program.',
 } as const
 
 /** Takes a program on, or says why not. */
-export async function takeOn(
-	body: unknown,
-): Promise<
+export async function takeOn(body: unknown): Promise<
 	| { readonly id: string; readonly seconds: number }
-	| { readonly problem: string; readonly busy?: boolean }
+	| {
+			readonly problem: string
+			readonly busy?: boolean
+			/** What it is at work on: whoever closed the page of it may stop it from another. */
+			readonly job?: string
+	  }
 > {
 	const read = asked.safeParse(body)
 	if (!read.success) return { problem: 'The table was sent no program that it could read.' }
-	if (table.reading || isAtWork()) return BUSY
+	if (table.reading || isAtWork()) return { ...BUSY, ...(table.job && { job: table.job.id }) }
 	table.reading = true
 	try {
 		const machine = await readBesideOthers(read.data.program)
@@ -106,10 +109,9 @@ async function readBesideOthers(program: string): Promise<Machine> {
 
 function isAtWork(): boolean {
 	const { job } = table
-	if (!job || !progressOf(job.id)) return false
-	// It has ended by now.
-	if (table.job === null) return false
-	return job.since !== null || Date.now() - job.told < GIVEN_UP_MS
+	if (!job) return false
+	const state = progressOf(job.id)?.state
+	return state === 'working' || (state === 'paused' && Date.now() - job.told < GIVEN_UP_MS)
 }
 
 /** Pauses a job, lets it go on, or stops it for good. @returns whether there is such a job */

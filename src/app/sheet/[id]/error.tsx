@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 
-/** Where something in the editor itself fails: what was drawn is stored, and the sheet is opened anew. */
+/** Where something in the editor itself fails: what was stored stays, and the sheet is opened anew. */
 export default function SheetFailed({ reset }: { error: Error; reset: () => void }) {
 	return (
 		<Box
@@ -13,7 +13,7 @@ export default function SheetFailed({ reset }: { error: Error; reset: () => void
 		>
 			<Typography variant="h1">Something in the editor failed</Typography>
 			<Typography sx={{ maxWidth: 460 }}>
-				What you drew is kept in this browser. Open the sheet again; if that does not help, go home
+				What was saved is kept in this browser. Open the sheet again; if that does not help, go home
 				and open it from there.
 			</Typography>
 			<Box sx={{ display: 'flex', gap: 1 }}>

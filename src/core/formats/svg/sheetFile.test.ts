@@ -75,6 +75,14 @@ describe('a file that is not as it was written', () => {
 		expect(torn).toMatchObject({ photos: [], tornPhotos: ['stall.jpg'], lost: 0, later: false })
 	})
 
+	test('its photos may be wrapped, as other programs do', () => {
+		const wrapped = text.replace(
+			/base64,([^"]*)/,
+			(_, data: string) => `base64,${data.replace(/.{76}/g, (line) => `${line}\n`)}`,
+		)
+		expect(readSheetFile(wrapped)).toMatchObject({ photos: [photo], tornPhotos: [] })
+	})
+
 	test('what cannot be read of it is counted, the rest is there', () => {
 		const spoilt = text.replace(/&quot;fillRule&quot;:&quot;\w+&quot;/, '&quot;fillRule&quot;:7')
 		const read = readSheetFile(spoilt)

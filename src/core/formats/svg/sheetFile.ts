@@ -54,7 +54,7 @@ export interface ReadSheetFile {
 }
 
 const BEGINS = /<sheet xmlns="urn:skiagram:sheet:(\d+)">/
-const CARRIED = /<image data-blob="([^"]*)"[^>]*? href="data:([^;"]+);base64,([A-Za-z0-9+/=]*)("?)/g
+const CARRIED = /<image data-blob="([^"]*)"[^>]*? href="data:([^;"]+);base64,([^"]*)("?)/g
 
 /**
  * The sheet that a file of ours holds, and the photos in it; `null` for any other SVG, and where what it says of

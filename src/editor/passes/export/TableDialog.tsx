@@ -40,6 +40,8 @@ export function TableDialog({
 	const [job, setJob] = useState<string | null>(null)
 	const [progress, setProgress] = useState<TableProgress | null>(null)
 	const [problem, setProblem] = useState<string | null>(null)
+	/** Another job that the table is at work on. */
+	const [other, setOther] = useState<string | null>(null)
 	const following = useRef<AbortController | null>(null)
 	useEffect(() => () => following.current?.abort(), [])
 	const follow = async (id: string) => {
@@ -55,11 +57,22 @@ export function TableDialog({
 	}
 	const begin = async () => {
 		setProblem(null)
+		setOther(null)
 		setProgress(null)
 		try {
 			const id = await sendToTable(plan.program, Number(pace))
 			setJob(id)
 			void follow(id)
+		} catch (error) {
+			setProblem(silent(error))
+			if (error instanceof TableRefused) setOther(error.other)
+		}
+	}
+	const stopOther = async () => {
+		if (other === null) return
+		try {
+			await tellTable(other, 'stop')
+			await begin()
 		} catch (error) {
 			setProblem(silent(error))
 		}
@@ -96,6 +109,10 @@ export function TableDialog({
 							job !== null && works ? (
 								<Button color="inherit" onClick={() => void follow(job)}>
 									Listen again
+								</Button>
+							) : other !== null ? (
+								<Button color="inherit" onClick={() => void stopOther()}>
+									Stop that one, and cut this
 								</Button>
 							) : undefined
 						}
