@@ -221,20 +221,22 @@ test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG
 	await drawTwo(bench)
 	const panel = page.getByRole('region', { name: 'Pieces' })
 	const count = (shape: string) => expect(panel.getByText(shape, { exact: true }))
-	await page.evaluate(() =>
-		window.addEventListener('copy', (event) =>
-			Object.assign(window, { laid: event.clipboardData?.getData('text/plain') }),
-		),
-	)
+	const watchCopies = () =>
+		page.evaluate(() =>
+			window.addEventListener('copy', (event) =>
+				Object.assign(window, { laid: event.clipboardData?.getData('text/plain') }),
+			),
+		)
+	const laid = () => page.evaluate(() => (window as unknown as { laid?: string }).laid)
+	await watchCopies()
 	await test.step('a piece, to the last digit, beside itself', async () => {
 		await bench.key('3')
 		await bench.click([600, 600])
 		await bench.key('Control+c')
 		await bench.key('Control+v')
 		await count('4 nodes').toHaveCount(2)
-		const laid = await page.evaluate(() => (window as unknown as { laid: string }).laid)
-		expect(laid).toContain('<svg')
-		expect(laid).toContain('M300 300L900 300L900 900L300 900Z')
+		expect(await laid()).toContain('<svg')
+		expect(await laid()).toContain('M300 300L900 300L900 900L300 900Z')
 	})
 	await test.step('nodes as an open outline; cut, they leave the outline open', async () => {
 		await bench.drag([1150, 350], [1550, 450])
@@ -251,6 +253,11 @@ test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG
 		await other.waitForURL(/\/sheet\//)
 		const canvas = other.getByTestId('canvas')
 		await expect(canvas).toHaveAttribute('aria-busy', 'false')
+		// What reads it is not there yet when it is pasted.
+		await other.route('**/_next/static/**/*.js', async (route) => {
+			await new Promise((done) => setTimeout(done, 400))
+			await route.continue()
+		})
 		await canvas.focus()
 		await other.keyboard.press('2')
 		await other.keyboard.press('Control+v')
@@ -265,6 +272,24 @@ test('pieces and nodes are copied, cut and pasted, and go out and come in as SVG
 			element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }))
 		})
 		await expect(pieces.getByText('3 nodes')).toBeVisible()
+	})
+	await test.step('copied before what copies it is there', async () => {
+		await bench.saved()
+		await page.reload()
+		await expect(bench.canvas).toHaveAttribute('aria-busy', 'false')
+		await watchCopies()
+		let arrive = () => {}
+		const arrived = new Promise<void>((done) => {
+			arrive = done
+		})
+		await page.route('**/_next/static/**/*.js', (route) => arrived.then(() => route.continue()))
+		await bench.canvas.focus()
+		await bench.key('Control+a')
+		await bench.key('Control+c')
+		expect(await laid()).toBeFalsy()
+		arrive()
+		await expect.poll(laid).toContain('<svg')
+		await page.unroute('**/_next/static/**/*.js')
 	})
 	await test.step('Ctrl S saves the sheet as a file', async () => {
 		await page.bringToFront()

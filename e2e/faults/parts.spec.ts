@@ -39,6 +39,7 @@ test('a part that does not arrive says so, the work goes on, and it comes when i
 	await bench.saved()
 
 	await bench.pass('Thin')
+	await expect(missing.first()).toBeVisible()
 	await serverBack(page)
 	await missing.first().getByRole('button', { name: 'Try again' }).click()
 	await expect(page.getByRole('slider', { name: /deviation/i }).first()).toBeVisible()

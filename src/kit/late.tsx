@@ -10,6 +10,7 @@ import {
 	lazy,
 	type ReactNode,
 	Suspense,
+	useEffect,
 	useState,
 } from 'react'
 import { mayBeNeeded } from './ahead'
@@ -40,7 +41,7 @@ export function late<P extends object>(
 				missed={() => {
 					Part = attempt()
 				}}
-				again={() => setTries(tries + 1)}
+				again={() => setTries((before) => before + 1)}
 			>
 				<Suspense>
 					<Current {...props} />
@@ -90,6 +91,14 @@ class Arriving extends Component<Props, { readonly error: unknown }> {
 
 const RETRY_MS = 5000
 
+/** What asks once more for each part that is said to be missing. */
+const lacking = new Set<() => void>()
+
+/** Asks for all that did not arrive: where one part comes, the others do. */
+function askAgain(): void {
+	for (const again of [...lacking]) again()
+}
+
 /** Says that a part did not arrive. @param over it stands over the work, not in the part's place */
 export function Missing({
 	over = false,
@@ -99,6 +108,12 @@ export function Missing({
 	readonly again: () => void
 }) {
 	const [left, setLeft] = useState(false)
+	useEffect(() => {
+		if (!left) lacking.add(again)
+		return () => {
+			lacking.delete(again)
+		}
+	}, [again, left])
 	if (left) return null
 	return (
 		<Box
@@ -116,7 +131,7 @@ export function Missing({
 				This part of Skiagram did not arrive: perhaps the server does not answer. The rest goes on
 				without it.
 			</Typography>
-			<Button size="small" variant="outlined" onClick={again}>
+			<Button size="small" variant="outlined" onClick={askAgain}>
 				Try again
 			</Button>
 			{over && (

@@ -4,14 +4,11 @@ import Box from '@mui/material/Box'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
 import { addPhoto, firstPlace, type LeftOut, newPhoto } from '@/core'
 import { showing } from '@/jobs/running'
-import { mayBeNeeded } from '@/kit/ahead'
-import { wantedSoon } from '@/kit/parts'
 import { showProblem, showSnack } from '@/kit/snackbar'
 import { isDrawing, nameOfFile, saysSkipped, takeInDrawing } from '@/store/newSheets'
+import { bindClipboard } from './bindClipboard'
 import { useTakePicture } from './takePicture'
 import { useWorkbench } from './workbench'
-
-const fetchClipboard = mayBeNeeded(() => import('./clipboard'))
 
 const READ_ONLY =
 	'This sheet is being worked on in another tab, so nothing can be brought in here. Take the sheet over first.'
@@ -72,17 +69,10 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 		}
 		const bound = new AbortController()
 		window.addEventListener('paste', onPaste, { signal: bound.signal })
-		// The clipboard comes with the first that is done: nothing can be copied before.
-		let unbind: (() => void) | null = null
-		const clipboard = wantedSoon(fetchClipboard, () => {
-			if (!bound.signal.aborted) unbind = begin()
-		})
-		const begin = () => clipboard()?.bindClipboard(workbench, (file) => void take([file])) ?? null
-		for (const done of ['pointerdown', 'keydown', 'pointermove'])
-			window.addEventListener(done, () => void clipboard(), { signal: bound.signal })
+		const unbind = bindClipboard(workbench, (file) => void take([file]))
 		return () => {
 			bound.abort()
-			unbind?.()
+			unbind()
 		}
 	}, [take, workbench])
 

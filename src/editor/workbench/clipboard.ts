@@ -18,42 +18,11 @@ import {
 import { toolInHand } from '@/editor/session/desk'
 import { showSnack } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
+import { type Laid, OWN_TYPE, SVG_TYPE } from './bindClipboard'
 import type { Workbench } from './workbench'
 
-/** How pieces lie on the clipboard for sheets of ours: to the last digit, with kinds and names. */
-const OWN_TYPE = 'application/x-skiagram-pieces+json'
-const SVG_TYPE = 'image/svg+xml'
 /** What is pasted onto itself is moved by so much, px on screen. */
 const BESIDE_PX = 16
-
-/**
- * Copies, cuts and pastes: pieces, or the nodes chosen as outlines; for other programs as SVG.
- * @param takeSvg brings a drawing in that another program laid there
- * @returns what unbinds it
- */
-export function bindClipboard(workbench: Workbench, takeSvg: (file: File) => void): () => void {
-	const bound = new AbortController()
-	const on = (type: 'copy' | 'cut' | 'paste', act: (data: DataTransfer) => boolean) =>
-		window.addEventListener(
-			type,
-			(event) => {
-				const data = event.clipboardData
-				if (data && !isTyping(event) && act(data)) event.preventDefault()
-			},
-			{ signal: bound.signal },
-		)
-	on('copy', (data) => copy(workbench, data))
-	on('cut', (data) => copy(workbench, data) && cut(workbench))
-	on('paste', (data) => paste(workbench, data, takeSvg))
-	return () => bound.abort()
-}
-
-/** Text that is chosen or typed is copied as text. */
-function isTyping({ target }: Event): boolean {
-	if (target instanceof HTMLElement && target.closest('input, textarea, [role="dialog"]'))
-		return true
-	return window.getSelection()?.isCollapsed === false
-}
 
 /** The nodes that are chosen where outlines are worked on, else none. */
 function nodesAtHand({ open, desk }: Workbench): ReadonlySet<string> {
@@ -69,7 +38,11 @@ function piecesAtHand(workbench: Workbench): Piece[] {
 	return open.sheet().pieces.filter(({ id }) => chosen.has(id))
 }
 
-function copy(workbench: Workbench, data: DataTransfer): boolean {
+/**
+ * Lays what is chosen on the clipboard: pieces, or the chosen nodes as outlines; for other programs as SVG.
+ * @returns whether there was something to lay there
+ */
+export function copy(workbench: Workbench, data: DataTransfer): boolean {
 	const pieces = piecesAtHand(workbench)
 	if (pieces.length === 0) {
 		if (nodesAtHand(workbench).size > 0)
@@ -86,7 +59,9 @@ function copy(workbench: Workbench, data: DataTransfer): boolean {
 	return true
 }
 
-function cut(workbench: Workbench): boolean {
+/** Copies what is chosen, and takes it away. @returns whether there was something */
+export function cut(workbench: Workbench, data: DataTransfer): boolean {
+	if (!copy(workbench, data)) return false
 	const { open } = workbench
 	const nodes = nodesAtHand(workbench)
 	if (nodes.size > 0) open.apply('Cut nodes', (sheet) => removeOpen(sheet, nodes))
@@ -99,13 +74,12 @@ function cut(workbench: Workbench): boolean {
 	return true
 }
 
-function paste(
-	{ open, desk }: Workbench,
-	data: DataTransfer,
-	takeSvg: (file: File) => void,
-): boolean {
-	if (data.files.length > 0) return false
-	const own = ownPieces(data.getData(OWN_TYPE))
+/**
+ * Brings in what lay on the clipboard.
+ * @param takeSvg brings a drawing in that another program laid there
+ */
+export function paste({ open, desk }: Workbench, laid: Laid, takeSvg: (file: File) => void): void {
+	const own = ownPieces(laid.own)
 	if (own) {
 		const { pieces: grouped, groups } = withFreshGroups(own.pieces, own)
 		const pieces = freshIn(open.sheet(), grouped, BESIDE_PX / desk.getState().view.scale)
@@ -114,12 +88,7 @@ function paste(
 		)
 		const ids = pieces.map(({ id }) => id)
 		open.select({ piece: ids[0] ?? null, contour: null, nodes: new Set(), others: new Set(ids) })
-		return true
-	}
-	const text = data.getData(SVG_TYPE) || data.getData('text/plain')
-	if (!/^\s*<[^>]*\b(?:xml|svg)\b/i.test(text)) return false
-	takeSvg(new File([text], 'The clipboard.svg', { type: SVG_TYPE }))
-	return true
+	} else if (laid.svg) takeSvg(new File([laid.svg], 'The clipboard.svg', { type: SVG_TYPE }))
 }
 
 /** Pieces that a sheet of ours laid on the clipboard; `null` where there are none that can be read. */
