@@ -1,7 +1,11 @@
 import type { NextConfig } from 'next'
 import { EVERYWHERE } from './src/headers'
 
+// One name for one build, whichever of its processes asks; a later one is greater.
+process.env.SKIAGRAM_BUILD ??= Date.now().toString(36)
+
 const config: NextConfig = {
+	env: { NEXT_PUBLIC_BUILD: process.env.SKIAGRAM_BUILD },
 	reactStrictMode: true,
 	devIndicators: false,
 	poweredByHeader: false,

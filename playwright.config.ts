@@ -4,7 +4,7 @@ import { browserPath } from './scripts/browser'
 const port = 3417
 
 /** Files with tests of half a minute and more: begun first, so that none of them is left alone at the end. */
-const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut)\.spec\.ts$/
+const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut|offline)\.spec\.ts$/
 
 /** The interface in Debian's Chromium, against a build that serves the demo sheets. */
 export default defineConfig({
@@ -22,6 +22,8 @@ export default defineConfig({
 	use: {
 		baseURL: `http://127.0.0.1:${port}`,
 		viewport: { width: 1280, height: 800 },
+		// Keeping the whole application in each new browser would be most of what a test costs.
+		serviceWorkers: 'block',
 		trace: { mode: 'retain-on-failure', screenshots: false, snapshots: false, sources: false },
 		launchOptions: {
 			executablePath: browserPath,

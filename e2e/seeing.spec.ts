@@ -70,6 +70,7 @@ test('keys typed into a field do not reach the bench', async ({ bench, page }) =
 
 for (const scheme of ['day', 'lamplight'])
 	test(`home and every pass pass an accessibility check by ${scheme}`, async ({ bench, page }) => {
+		test.setTimeout(150_000)
 		const isAccessible = async (where: string) => {
 			const axe = new AxeBuilder({ page })
 			// By lamplight only colours differ.

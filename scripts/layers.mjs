@@ -98,7 +98,9 @@ const rules = (of) => ({ linter: { rules: of } })
 const config = {
 	$schema: './node_modules/@biomejs/biome/configuration_schema.json',
 	vcs: { enabled: true, clientKind: 'git', useIgnoreFile: true },
-	files: { includes: ['**', '!public', '!docs/screenshots', '!e2e/doors/corpus'] },
+	files: {
+		includes: ['**', '!public/photos', '!public/icons', '!docs/screenshots', '!e2e/doors/corpus'],
+	},
 	formatter: { indentStyle: 'tab', lineWidth: 100 },
 	javascript: { formatter: { quoteStyle: 'single', semicolons: 'asNeeded' } },
 	...rules({

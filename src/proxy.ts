@@ -86,7 +86,7 @@ async function beyondItsEnd(request: NextRequest): Promise<NextResponse | undefi
 export const config = {
 	// Files have their headers from the configuration; only where a part of one is asked for are they looked at.
 	matcher: [
-		{ source: '/((?!_next/static|photos/|icon.svg).*)' },
+		{ source: '/((?!_next/static|photos/|icons/|icon.svg|offline|manifest.webmanifest).*)' },
 		{ source: '/(_next/static|photos)/:path*', has: [{ type: 'header', key: 'range' }] },
 	],
 }

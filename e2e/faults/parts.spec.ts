@@ -59,6 +59,7 @@ test('what the editor may need is fetched ahead: with the server gone every pass
 	bench,
 	page,
 }) => {
+	test.setTimeout(120_000)
 	await bench.beginSample('Storm lantern')
 	// That begins when the editor has stood for five seconds, and ends when nothing more is asked for.
 	const asked = new Set<string>()
@@ -71,7 +72,7 @@ test('what the editor may need is fetched ahead: with the server gone every pass
 				await page.waitForTimeout(2500)
 				return before > 0 && asked.size === before
 			},
-			{ timeout: 45_000 },
+			{ timeout: 70_000 },
 		)
 		.toBe(true)
 	await serverGone(page)

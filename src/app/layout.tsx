@@ -4,6 +4,7 @@ import InitColorSchemeScript from '@mui/material/InitColorSchemeScript'
 import type { Metadata, Viewport } from 'next'
 import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
+import { KeptOffline } from '@/kit/KeptOffline'
 import { SnackHost } from '@/kit/SnackHost'
 import { TipHost } from '@/kit/TipHost'
 import { ThemeRegistry } from '@/theme/ThemeRegistry'
@@ -25,6 +26,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
 					{children}
 					<TipHost />
 					<SnackHost />
+					<KeptOffline />
 				</ThemeRegistry>
 			</body>
 		</html>

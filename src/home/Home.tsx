@@ -29,10 +29,13 @@ import {
 	sheetFromPicture,
 	sheetFromStored,
 } from '@/store/newSheets'
+import { askToLast } from '@/store/space'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
 import { SheetCard } from './SheetCard'
+import { SpaceKept } from './SpaceKept'
+import { useLaunchedFiles } from './useLaunchedFiles'
 
 /** “yes” once the demo sheets were laid out, so that deleting them is respected; until then which were. */
 const DEMO_LAID_OUT = 'skiagram:demo-laid-out'
@@ -67,6 +70,7 @@ export function Home({ demo }: { demo: boolean }) {
 		(files: readonly File[]) => {
 			const [file, more] = files
 			if (!file) return
+			void askToLast(navigator.storage)
 			if (more)
 				void beginEach(files, begin)
 					.then(reload)
@@ -76,6 +80,7 @@ export function Home({ demo }: { demo: boolean }) {
 		[begin, goTo, reload],
 	)
 
+	useLaunchedFiles(take)
 	useEffect(() => {
 		const onPaste = (event: ClipboardEvent) => {
 			if (event.target instanceof HTMLElement && event.target.closest('input, textarea')) return
@@ -205,6 +210,7 @@ export function Home({ demo }: { demo: boolean }) {
 					act(async () => key !== undefined && browserLibrary().dropSetAside(key))
 				}
 			/>
+			<SpaceKept changed={sheets} />
 		</Box>
 	)
 }

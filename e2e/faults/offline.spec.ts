@@ -1,0 +1,116 @@
+import { createServer, type IncomingMessage, request, type ServerResponse } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import type { BrowserContext } from '@playwright/test'
+import { Bench, expect, test } from '../bench'
+
+/** The server as the browser sees it: it can go, and come back with another build. */
+async function standIn(target: string) {
+	let there = true
+	let build: string | null = null
+	const pass = (asked: IncomingMessage, answer: ServerResponse) => {
+		if (!there) return void asked.socket.destroy()
+		const { method, url = '/', headers } = asked
+		const rewritten = build !== null && url === '/offline.js'
+		const on = request(new URL(url, target), { method, headers }, (from) => {
+			answer.writeHead(from.statusCode ?? 500, from.headers)
+			if (!rewritten) return void from.pipe(answer)
+			const chunks: Buffer[] = []
+			from.on('data', (chunk: Buffer) => chunks.push(chunk))
+			from.on('end', () =>
+				answer.end(
+					Buffer.concat(chunks)
+						.toString()
+						.replace(/"version":"\w+"/, `"version":"${build}"`),
+				),
+			)
+		})
+		on.on('error', () => asked.socket.destroy())
+		asked.pipe(on)
+	}
+	const server = createServer(pass)
+	await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
+	const { port } = server.address() as AddressInfo
+	return {
+		base: `http://127.0.0.1:${port}`,
+		go: () => {
+			there = false
+			server.closeAllConnections()
+		},
+		comeBack: (as: string) => {
+			there = true
+			build = as
+		},
+		close: () => server.close(),
+	}
+}
+
+/** Waits until this build is kept in the browser. */
+async function kept(context: BrowserContext): Promise<void> {
+	const [page] = context.pages()
+	await expect
+		.poll(
+			() =>
+				page?.evaluate(async () => {
+					const registration = await navigator.serviceWorker.getRegistration()
+					return registration?.active?.state
+				}),
+			{ timeout: 40_000 },
+		)
+		.toBe('activated')
+}
+
+test('Skiagram starts and works with the server gone; a newer version is said, and forced on nobody', async ({
+	browser,
+	baseURL,
+	viewport,
+}) => {
+	const server = await standIn(baseURL ?? '')
+	const context = await browser.newContext({ serviceWorkers: 'allow', viewport })
+	const page = await context.newPage()
+	const bench = new Bench(page)
+	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+	await page.goto(server.base)
+	await kept(context)
+	server.go()
+
+	await test.step('a sheet is begun, drawn, left and found again', async () => {
+		await page.reload()
+		await page.getByRole('button', { name: 'Begin a sheet with Iron key' }).click()
+		await page.waitForURL(/\/sheet\//)
+		await bench.painted()
+		await bench.fitSheet({ width: 1280, height: 960 })
+		await bench.key('2')
+		await bench.clickAll([
+			[200, 200],
+			[400, 200],
+			[400, 400],
+			[200, 200],
+		])
+		await bench.saved()
+		await page.reload()
+		await bench.painted()
+		await expect(page.getByRole('region', { name: 'Pieces' }).getByText('3 nodes')).toBeVisible()
+	})
+	await test.step('every pass is there, heavy work too', async () => {
+		for (const name of ['Photo', 'Refine', 'Cut', 'Colour', 'Proof', 'Export', 'Thin']) {
+			await bench.pass(name)
+			await expect(page.getByRole('region', { name: `${name} pass` })).toBeVisible()
+		}
+		await expect(page.getByRole('slider', { name: /deviation/i }).first()).toBeVisible()
+		await expect(page.getByText('did not arrive')).toHaveCount(0)
+	})
+	await test.step('home shows it', async () => {
+		await page.goto(server.base)
+		await expect(page.getByRole('article', { name: 'Iron key' })).toContainText('3 nodes')
+	})
+	await test.step('a newer version is said; the page goes on as it was until it is taken', async () => {
+		server.comeBack('zzzzzzzz')
+		await page.goto(server.base)
+		await expect(page.getByText('A newer version of Skiagram is here')).toBeVisible({
+			timeout: 40_000,
+		})
+		await expect(page.getByRole('article', { name: 'Iron key' })).toBeVisible()
+	})
+	await context.close()
+	server.close()
+})
