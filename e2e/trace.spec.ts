@@ -231,7 +231,7 @@ test('pieces are moved, copied and lined up; the list of steps goes back to any 
 	await expect(rows).toHaveCount(3)
 
 	for (const [step, count] of [
-		['As it was opened', 0],
+		['As far back as is kept', 0],
 		['Copy a piece', 3],
 		['Line up by the upper edges', 2],
 	] as const) {

@@ -95,6 +95,8 @@ export function useLoadedSheet(id: string): Loaded {
 				setTimeout(() => window.location.reload(), handed ? 0 : HAND_OVER_MS)
 			}
 			setLoaded({ state: 'open', workbench, left, takeOver })
+			// Steps that cannot be read are no reason not to work on the sheet.
+			if (!open.getState().readOnly) opened.recalled().then(open.recall, () => {})
 		}
 		begin().catch((error) => {
 			if (!gone) setLoaded({ state: 'failed', error })

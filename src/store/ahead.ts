@@ -54,10 +54,11 @@ export function aheadIn(storage: () => Storage): Ahead {
 	}
 }
 
-/** What holds more values than this is more than the small store has room for. */
+/** What holds more values than this is more than is kept of one edit. */
 const MOST_VALUES = 200_000
 
-function isLarge(tree: unknown): boolean {
+/** Whether a tree of plain data holds more values than one would keep at once. */
+export function isLarge(tree: unknown): boolean {
 	let left = MOST_VALUES
 	const waiting = [tree]
 	while (waiting.length > 0 && left >= 0) {

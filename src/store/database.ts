@@ -71,6 +71,25 @@ export interface StoredPhoto {
 	readonly straySince?: number
 }
 
+/** One step between two states of a sheet, each by its number: how to go back and forth, as JSON of patches. */
+export interface StoredStep {
+	readonly sheet: string
+	/** The number of the state before it. */
+	readonly n: number
+	readonly label: string
+	readonly back: string
+	readonly forth: string
+	/** Ids of photos that it brings or takes. */
+	readonly photos: readonly string[]
+}
+
+/** Which state of a sheet is stored, and the revision of the document that it is. */
+export interface StoredHistory {
+	readonly id: string
+	readonly revision: string
+	readonly at: number
+}
+
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {
 	readonly key?: number
@@ -96,6 +115,8 @@ export class SkiagramDatabase extends Dexie {
 	readonly setAside!: Table<SetAside, number>
 	readonly bin!: Table<Binned, string>
 	readonly desks!: Table<StoredDesk, string>
+	readonly steps!: Table<StoredStep, [sheet: string, n: number]>
+	readonly histories!: Table<StoredHistory, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -107,6 +128,7 @@ export class SkiagramDatabase extends Dexie {
 		})
 		this.version(2).stores({ bin: 'id, at' })
 		this.version(3).stores({ desks: 'id' })
+		this.version(4).stores({ steps: '[sheet+n], sheet, *photos', histories: 'id' })
 	}
 }
 

@@ -28,6 +28,7 @@ import {
 } from './database'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import { inSlices } from './slices'
+import { keepSteps, putSteps, type Recalled } from './steps'
 
 /** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */
 export class SheetUnreadable extends Error {
@@ -110,7 +111,8 @@ export type Library = ReturnType<typeof createLibrary>
 
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
 export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEAD) {
-	const { sheets, documents, photos, setAside, bin, desks } = database
+	const { sheets, documents, photos, setAside, bin, desks, steps, histories } = database
+	const sweptTables = [documents, photos, setAside, bin, desks, steps, histories]
 	/** Writes that are under way: what is read after they began must see them. */
 	const writing = new Set<Promise<unknown>>()
 
@@ -208,17 +210,20 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		 */
 		open: async (id: string): Promise<OpenedSheet> => {
 			const { now, sheet, document, desk } = await read(id)
+			const keeper = await stored(() => keepSteps(database, sheet, document))
 			let current: Stored = { sheet, revision: document.revision ?? NO_REVISION }
 			/** What is being written: it may be the stored one by the time anybody asks. */
 			let next: Stored | null = null
-			const write = async (written: Sheet, left: unknown) => {
+			const write: OpenedSheet['write'] = async (written, { desk: left, history } = {}) => {
 				const being = { sheet: written, revision: newId() }
 				next = being
 				ahead.note(id, [current, being], written)
 				try {
 					await assertReadable(written)
 					const prepared = await prepare(written)
-					await database.transaction('rw', sheets, documents, bin, desks, async () => {
+					const done = history && keeper.toWrite(history)
+					const tables = [sheets, documents, bin, desks, steps, histories]
+					await database.transaction('rw', tables, async () => {
 						const there = await documents.get(id)
 						// A sheet that vanished while it was worked on here is kept; one in the bin stays there.
 						if (!there && (await bin.get(id))) throw new WrittenElsewhere()
@@ -226,7 +231,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 							throw new WrittenElsewhere()
 						const { revision } = being
 						await put(prepared, { desk: left, editedAt: Date.now(), revision })
+						if (done) await putSteps(database, done, revision)
 					})
+					done?.written()
 					current = being
 				} finally {
 					next = null
@@ -236,7 +243,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 				sheet: now,
 				desk,
 				stored: () => current.sheet,
-				write: (changed, left) => written(() => write(changed, left)),
+				write: (changed, o) => written(() => write(changed, o)),
+				recalled: () =>
+					stored(async () => withNotesAsStep(await keeper.recalled(), { stored: sheet, now })),
 				note: (changed) => ahead.note(id, next ? [current, next] : [current], changed),
 				dropNote: () => ahead.drop(id),
 			}
@@ -244,12 +253,16 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 
 		rename: async (id: string, name: string): Promise<void> => {
 			await written(() =>
-				database.transaction('rw', sheets, documents, async () => {
+				database.transaction('rw', sheets, documents, histories, async () => {
 					const document = await documents.get(id)
 					await sheets.update(id, { name })
 					if (!document) return
 					const named = renameSheet(withNotes(readSheet(document), document).now, name)
-					await documents.update(id, { json: sheetToJson(named), revision: newId() })
+					const revision = newId()
+					await documents.update(id, { json: sheetToJson(named), revision })
+					// Its steps lead to it still: they say nothing of its name.
+					const history = await histories.get(id)
+					if (history?.revision === document.revision) await histories.update(id, { revision })
 				}),
 			)
 		},
@@ -309,7 +322,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		 */
 		sweepPhotos: (now = Date.now()) =>
 			stored(() =>
-				database.transaction('rw', [documents, photos, setAside, bin, desks], async () => {
+				database.transaction('rw', sweptTables, async () => {
 					await bin
 						.where('at')
 						.below(now - BINNED_FOR_MS)
@@ -318,13 +331,18 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 					const kept = [...(await documents.toArray()), ...binned]
 					const ids = new Set(kept.map(({ id }) => id))
 					await desks.filter(({ id }) => !ids.has(id)).delete()
+					await histories.filter(({ id }) => !ids.has(id)).delete()
+					for (const id of await steps.orderBy('sheet').uniqueKeys())
+						if (!ids.has(String(id))) await steps.where('sheet').equals(id).delete()
+					const inSteps = new Set(await steps.orderBy('photos').uniqueKeys())
 					const texts = kept.map(({ json }) => String(json))
 					texts.push(JSON.stringify(await setAside.toArray()))
 					// Found in one go through each text; what stands there in another way is looked for all the same.
 					const laid = new Set(
 						texts.flatMap((text) => Array.from(text.matchAll(/"blob":"([^"]+)"/g), ([, id]) => id)),
 					)
-					const isHeld = (id: string) => laid.has(id) || texts.some((text) => text.includes(id))
+					const isHeld = (id: string) =>
+						laid.has(id) || inSteps.has(id) || texts.some((text) => text.includes(id))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo
 						if (isHeld(photo.id)) ref.value = held
@@ -357,6 +375,16 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 			return null
 		}
 	}
+}
+
+/** What was noted ahead of the database is a step of its own. */
+function withNotesAsStep(
+	{ past, future }: Recalled,
+	{ stored, now }: { readonly stored: Sheet; readonly now: Sheet },
+): Recalled {
+	if (now === stored) return { past, future }
+	const step = { label: 'What was done last', before: stored, key: null }
+	return { past: [...past, step], future: [] }
 }
 
 /** @throws where the text is no JSON, or does not fit the schema */

@@ -11,6 +11,7 @@ import {
 import { begin, type History, record, redo, seal, takeBack, undo } from './history'
 import type { Saving } from './savingState'
 import { NOTHING, presentIn, type Selection, withReturned } from './selection'
+import type { Recalled } from './steps'
 
 export interface OpenSheetState {
 	readonly history: History
@@ -54,6 +55,8 @@ export interface OpenSheetActions {
 	redo(): void
 	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
 	jump(steps: number): void
+	/** What was done and undone before the sheet was opened here can be undone and done again. */
+	recall(recalled: Recalled): void
 	/** Gives back the history and what was chosen as they were, as if nothing had been done since. */
 	restore(history: History, selection: Selection): void
 	select(selection: Selection): void
@@ -139,6 +142,17 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 				for (let i = 0; i < Math.abs(steps); i++) next = step(next)
 				return next
 			}),
+		recall: ({ past, future }: Recalled) => {
+			const { history } = store.getState()
+			const untouched = history.past.length === 0 && history.future.length === 0
+			store.setState({
+				history: {
+					...history,
+					past: [...past, ...history.past],
+					future: untouched ? future : history.future,
+				},
+			})
+		},
 		restore: (history: History, selection: Selection) => {
 			if (!store.getState().readOnly) store.setState({ history, selection })
 		},

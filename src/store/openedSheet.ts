@@ -1,4 +1,6 @@
 import type { Sheet } from '@/core'
+import type { History } from './history'
+import type { Recalled } from './steps'
 
 /** Another tab wrote this sheet since it was read here: what it wrote is not written over. */
 export class WrittenElsewhere extends Error {
@@ -17,10 +19,12 @@ export interface OpenedSheet {
 	/** The sheet as it was last read or written. */
 	stored(): Sheet
 	/**
-	 * Writes the sheet, provided that the stored one is still the one last read or written here.
+	 * Writes the sheet with its steps, provided that the stored one is still the one last read or written here.
 	 * @throws {WrittenElsewhere} {StorageFull} {StorageRefused} the stored one stays as it is
 	 */
-	write(sheet: Sheet, desk?: unknown): Promise<void>
+	write(sheet: Sheet, o?: { readonly desk?: unknown; readonly history?: History }): Promise<void>
+	/** What undo and redo had when the sheet was last written. */
+	recalled(): Promise<Recalled>
 	/** Notes the sheet ahead of the database; at once. @returns whether that was possible */
 	note(sheet: Sheet): boolean
 	dropNote(): void

@@ -24,6 +24,7 @@ function begin(write: (sheet: Sheet) => Promise<unknown>) {
 			stored = written
 		},
 		note: (now) => noted.push(now.name) > 0,
+		recalled: async () => ({ past: [], future: [] }),
 		dropNote: () => noted.push('none'),
 	}
 	const saving = keepSaved(open, opened)

@@ -1,4 +1,3 @@
-import type { Sheet } from '@/core'
 import { StorageFull, StorageRefused } from './database'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import type { OpenSheet } from './openSheet'
@@ -59,11 +58,12 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 		}, NOTE_EVERY_MS)
 	}
 
-	const write = async (sheet: Sheet): Promise<void> => {
+	const write = async (): Promise<void> => {
+		const { history } = open.getState()
 		wroteAt = Date.now()
 		tell({ what: 'began' })
 		try {
-			await opened.write(sheet, desk?.())
+			await opened.write(history.present, { desk: desk?.(), history })
 			tell({ what: 'written', stored: isStored() })
 			if (ours()) note()
 		} catch (error) {
@@ -77,8 +77,8 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 		timer = null
 		if (isStored() || !ours()) return running ?? Promise.resolve()
 		const next = running
-			? running.then(() => (isStored() || !ours() ? undefined : write(open.sheet())))
-			: write(open.sheet())
+			? running.then(() => (isStored() || !ours() ? undefined : write()))
+			: write()
 		const mine = next.finally(() => {
 			if (running !== mine) return
 			running = null

@@ -50,7 +50,7 @@ export function HistoryList({ anchor, onClose }: { anchor: HTMLElement; onClose:
 						</MenuItem>
 					))}
 					<MenuItem selected={past.length === 0} onClick={go(-past.length)}>
-						As it was opened
+						As far back as is kept
 					</MenuItem>
 				</MenuList>
 			</Box>
