@@ -7,9 +7,13 @@ export interface Stored {
 	readonly version: number
 	readonly stores: readonly {
 		readonly name: string
-		readonly keyPath: string | null
+		readonly keyPath: string | string[] | null
 		readonly autoIncrement: boolean
-		readonly indices: readonly { readonly name: string; readonly keyPath: string }[]
+		readonly indices: readonly {
+			readonly name: string
+			readonly keyPath: string | string[]
+			readonly multiEntry: boolean
+		}[]
 		readonly rows: readonly Record<string, unknown>[]
 	}[]
 }
@@ -36,17 +40,17 @@ export function storedIn(page: Page): Promise<Stored> {
 		for (const name of db.objectStoreNames) {
 			const store = db.transaction(name).objectStore(name)
 			const { keyPath, autoIncrement } = store
-			const indices = [...store.indexNames].map((own) => ({
-				name: own,
-				keyPath: String(store.index(own).keyPath),
-			}))
+			const indices = [...store.indexNames].map((own) => {
+				const { keyPath, multiEntry } = store.index(own)
+				return { name: own, keyPath, multiEntry }
+			})
 			const rows = []
 			for (const row of await done(store.getAll())) {
 				const entries = Object.entries(row as object)
 				const all = await Promise.all(entries.map(async ([k, v]) => [k, await packed(v)] as const))
 				rows.push(Object.fromEntries(all))
 			}
-			stores.push({ name, keyPath: keyPath as string | null, autoIncrement, indices, rows })
+			stores.push({ name, keyPath, autoIncrement, indices, rows })
 		}
 		const { version } = db
 		db.close()
@@ -83,7 +87,8 @@ export async function layDown(page: Page, stored: Stored): Promise<void> {
 				opening.onupgradeneeded = () => {
 					for (const { name, keyPath, autoIncrement, indices, rows } of filled) {
 						const store = opening.result.createObjectStore(name, { keyPath, autoIncrement })
-						for (const index of indices) store.createIndex(index.name, index.keyPath)
+						for (const { name, keyPath, multiEntry } of indices)
+							store.createIndex(name, keyPath, { multiEntry })
 						for (const row of rows) store.put(row)
 					}
 				}

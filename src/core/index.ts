@@ -146,6 +146,7 @@ export {
 	transformOutline,
 	transformPieces,
 } from './path/arrangePieces'
+export { bringBack } from './path/bringBack'
 export { closeSmoothly, fillAcross, joinByNearness } from './path/closing'
 export {
 	addBeneath,

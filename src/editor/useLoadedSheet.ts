@@ -5,6 +5,7 @@ import { renameSheet } from '@/core'
 import { browserLibrary } from '@/store/browserLibrary'
 import { browserBulletin, type Word } from '@/store/bulletin'
 import { claimSheet, whenFree } from '@/store/editLock'
+import type { OpenedSheet } from '@/store/openedSheet'
 import { createOpenSheet, type OpenSheet } from '@/store/openSheet'
 import { type Keeper, keepSaved } from '@/store/saving'
 import { NOTHING } from '@/store/selection'
@@ -95,8 +96,7 @@ export function useLoadedSheet(id: string): Loaded {
 				setTimeout(() => window.location.reload(), handed ? 0 : HAND_OVER_MS)
 			}
 			setLoaded({ state: 'open', workbench, left, takeOver })
-			// Steps that cannot be read are no reason not to work on the sheet.
-			if (!open.getState().readOnly) opened.recalled().then(open.recall, () => {})
+			if (!open.getState().readOnly) recallSoon(open, opened)
 		}
 		begin().catch((error) => {
 			if (!gone) setLoaded({ state: 'failed', error })
@@ -107,6 +107,22 @@ export function useLoadedSheet(id: string): Loaded {
 		}
 	}, [id])
 	return loaded
+}
+
+/** What was done before the sheet was opened is wanted with the first that is done now, or this long after, ms. */
+const RECALL_MS = 3000
+
+function recallSoon(open: OpenSheet, opened: OpenedSheet): void {
+	const begun = new AbortController()
+	const recall = () => {
+		if (begun.signal.aborted) return
+		begun.abort()
+		// Steps that cannot be read are no reason not to work on the sheet.
+		opened.recalled().then(open.recall, () => {})
+	}
+	for (const done of ['pointermove', 'pointerdown', 'keydown'])
+		window.addEventListener(done, recall, { signal: begun.signal, passive: true })
+	setTimeout(recall, RECALL_MS)
 }
 
 /** Saves what is left when the page is hidden, closed or left for another. @returns what leaves it */

@@ -90,6 +90,30 @@ export interface StoredHistory {
 	readonly at: number
 }
 
+/** A kept state of a sheet, without its text. */
+export interface StoredVersion {
+	readonly id: string
+	readonly sheet: string
+	/** When it was how the sheet stood. */
+	readonly at: number
+	readonly name?: string
+	/** The step before which it was kept. */
+	readonly before?: string
+	/** The revision of the document that it was. */
+	readonly revision?: string
+	readonly summary: SheetSummary
+	/** Characters of its text. */
+	readonly length: number
+	/** Ids of the photos that it lays under its pieces. */
+	readonly photos: readonly string[]
+}
+
+/** The text of a kept state. */
+export interface StoredVersionText {
+	readonly id: string
+	readonly json: string
+}
+
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {
 	readonly key?: number
@@ -117,6 +141,8 @@ export class SkiagramDatabase extends Dexie {
 	readonly desks!: Table<StoredDesk, string>
 	readonly steps!: Table<StoredStep, [sheet: string, n: number]>
 	readonly histories!: Table<StoredHistory, string>
+	readonly versions!: Table<StoredVersion, string>
+	readonly versionTexts!: Table<StoredVersionText, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -128,7 +154,12 @@ export class SkiagramDatabase extends Dexie {
 		})
 		this.version(2).stores({ bin: 'id, at' })
 		this.version(3).stores({ desks: 'id' })
-		this.version(4).stores({ steps: '[sheet+n], sheet, *photos', histories: 'id' })
+		this.version(4).stores({
+			steps: '[sheet+n], sheet, *photos',
+			histories: 'id',
+			versions: 'id, sheet, [sheet+at], *photos',
+			versionTexts: 'id',
+		})
 	}
 }
 

@@ -27,8 +27,9 @@ import {
 	stored,
 } from './database'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
+import type { InWords, Past } from './past'
 import { inSlices } from './slices'
-import { keepSteps, putSteps, type Recalled } from './steps'
+import type { Recalled } from './steps'
 
 /** A sheet's stored data do not fit; they were set aside whole, and can be downloaded. */
 export class SheetUnreadable extends Error {
@@ -102,6 +103,8 @@ function* wordSteps(sheet: Sheet): Generator<void, string> {
 	return yield* sheetJsonSteps(sheet)
 }
 
+const inWords: InWords = async (sheet) => prepare(sheet)
+
 interface Stored {
 	readonly sheet: Sheet
 	readonly revision: string
@@ -112,7 +115,18 @@ export type Library = ReturnType<typeof createLibrary>
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
 export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEAD) {
 	const { sheets, documents, photos, setAside, bin, desks, steps, histories } = database
-	const sweptTables = [documents, photos, setAside, bin, desks, steps, histories]
+	const { versions, versionTexts } = database
+	const sweptTables = [
+		documents,
+		photos,
+		setAside,
+		bin,
+		desks,
+		steps,
+		histories,
+		versions,
+		versionTexts,
+	]
 	/** Writes that are under way: what is read after they began must see them. */
 	const writing = new Set<Promise<unknown>>()
 
@@ -210,7 +224,17 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		 */
 		open: async (id: string): Promise<OpenedSheet> => {
 			const { now, sheet, document, desk } = await read(id)
-			const keeper = await stored(() => keepSteps(database, sheet, document))
+			let past: Promise<Past | null> | null = null
+			/** Without what keeps the past a sheet is written all the same; it is asked for again with the next write. */
+			const withPast = () => {
+				past ??= import('./past')
+					.then((m) => m.pastOf(database, sheet, document, inWords))
+					.catch(() => {
+						past = null
+						return null
+					})
+				return past
+			}
 			let current: Stored = { sheet, revision: document.revision ?? NO_REVISION }
 			/** What is being written: it may be the stored one by the time anybody asks. */
 			let next: Stored | null = null
@@ -221,19 +245,21 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 				try {
 					await assertReadable(written)
 					const prepared = await prepare(written)
-					const done = history && keeper.toWrite(history)
-					const tables = [sheets, documents, bin, desks, steps, histories]
-					await database.transaction('rw', tables, async () => {
+					const before = history && (await (await withPast())?.prepare(history, current.sheet))
+					const tables = [sheets, documents, bin, desks, steps, histories, versions, versionTexts]
+					const over = await database.transaction('rw', tables, async () => {
 						const there = await documents.get(id)
 						// A sheet that vanished while it was worked on here is kept; one in the bin stays there.
 						if (!there && (await bin.get(id))) throw new WrittenElsewhere()
 						if (there && (there.revision ?? NO_REVISION) !== current.revision)
 							throw new WrittenElsewhere()
 						const { revision } = being
+						// Before it is written over.
+						if (there) await before?.put({ json: there.json, revision: current.revision }, revision)
 						await put(prepared, { desk: left, editedAt: Date.now(), revision })
-						if (done) await putSteps(database, done, revision)
+						return there !== undefined
 					})
-					done?.written()
+					if (over) before?.written()
 					current = being
 				} finally {
 					next = null
@@ -245,11 +271,17 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 				stored: () => current.sheet,
 				write: (changed, o) => written(() => write(changed, o)),
 				recalled: () =>
-					stored(async () => withNotesAsStep(await keeper.recalled(), { stored: sheet, now })),
+					stored(async () => {
+						const recalled = (await (await withPast())?.recalled()) ?? NOTHING_DONE
+						return withNotesAsStep(recalled, { stored: sheet, now })
+					}),
 				note: (changed) => ahead.note(id, next ? [current, next] : [current], changed),
 				dropNote: () => ahead.drop(id),
 			}
 		},
+
+		/** The kept states of sheets; what reads and keeps them comes when it is asked for. */
+		versions: () => import('./versions').then((m) => m.versionsIn(database, inWords)),
 
 		rename: async (id: string, name: string): Promise<void> => {
 			await written(() =>
@@ -334,7 +366,16 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 					await histories.filter(({ id }) => !ids.has(id)).delete()
 					for (const id of await steps.orderBy('sheet').uniqueKeys())
 						if (!ids.has(String(id))) await steps.where('sheet').equals(id).delete()
-					const inSteps = new Set(await steps.orderBy('photos').uniqueKeys())
+					for (const version of await versions
+						.filter(({ sheet }) => !ids.has(sheet))
+						.primaryKeys()) {
+						await versions.delete(version)
+						await versionTexts.delete(version)
+					}
+					const inPast = new Set([
+						...(await steps.orderBy('photos').uniqueKeys()),
+						...(await versions.orderBy('photos').uniqueKeys()),
+					])
 					const texts = kept.map(({ json }) => String(json))
 					texts.push(JSON.stringify(await setAside.toArray()))
 					// Found in one go through each text; what stands there in another way is looked for all the same.
@@ -342,7 +383,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 						texts.flatMap((text) => Array.from(text.matchAll(/"blob":"([^"]+)"/g), ([, id]) => id)),
 					)
 					const isHeld = (id: string) =>
-						laid.has(id) || inSteps.has(id) || texts.some((text) => text.includes(id))
+						laid.has(id) || inPast.has(id) || texts.some((text) => text.includes(id))
 					await photos.toCollection().modify((photo, ref) => {
 						const { straySince, ...held } = photo
 						if (isHeld(photo.id)) ref.value = held
@@ -376,6 +417,8 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		}
 	}
 }
+
+const NOTHING_DONE: Recalled = { past: [], future: [] }
 
 /** What was noted ahead of the database is a step of its own. */
 function withNotesAsStep(

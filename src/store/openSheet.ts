@@ -48,6 +48,8 @@ export interface OpenSheetActions {
 	apply(label: string, edit: Edit, key?: string): void
 	/** Adds pieces and groups that a reader made: they are sound, and their ids are their own. */
 	takeIn(label: string, drawing: Pick<Sheet, 'pieces' | 'groups'>): void
+	/** The sheet as it was in another state, whatever is locked: all but its id. */
+	takeState(label: string, state: Sheet): void
 	seal(): void
 	/** An edit that takes back what the last step did: neither is a step any more. */
 	takeBack(label: string, edit: Edit): void
@@ -127,6 +129,13 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 			commit(
 				label,
 				(sheet) => addPieces(sheet, pieces, groups),
+				(history, next) => record(history, label, next),
+				{ trusted: true },
+			),
+		takeState: (label: string, state: Sheet) =>
+			commit(
+				label,
+				({ id }) => ({ ...state, id }),
 				(history, next) => record(history, label, next),
 				{ trusted: true },
 			),

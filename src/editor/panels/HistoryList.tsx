@@ -1,6 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import Divider from '@mui/material/Divider'
 import MenuItem from '@mui/material/MenuItem'
 import MenuList from '@mui/material/MenuList'
 import Popover from '@mui/material/Popover'
@@ -12,7 +13,7 @@ const MOST = 100
 
 /** What was done, the last on top, and what was undone above it; a click goes there. */
 export function HistoryList({ anchor, onClose }: { anchor: HTMLElement; onClose: () => void }) {
-	const { open, refresh } = useWorkbench()
+	const { open, refresh, desk } = useWorkbench()
 	const { past, future } = useOpenSheet((state) => state.history)
 	const go = (steps: number) => () => {
 		open.jump(steps)
@@ -51,6 +52,15 @@ export function HistoryList({ anchor, onClose }: { anchor: HTMLElement; onClose:
 					))}
 					<MenuItem selected={past.length === 0} onClick={go(-past.length)}>
 						As far back as is kept
+					</MenuItem>
+					<Divider />
+					<MenuItem
+						onClick={() => {
+							onClose()
+							desk.setState({ versions: true })
+						}}
+					>
+						Versions: kept states of the sheet
 					</MenuItem>
 				</MenuList>
 			</Box>

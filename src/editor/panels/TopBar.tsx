@@ -25,6 +25,10 @@ import { CLOSE, NARROW } from '@/theme/widths'
 import { PassTrack } from './PassTrack'
 
 const HistoryList = late(() => import('./HistoryList').then((m) => m.HistoryList), 'over')
+const VersionsDialog = late(
+	() => import('./versions/VersionsDialog').then((m) => m.VersionsDialog),
+	'over',
+)
 const ActionSearch = late(() => import('./ActionSearch').then((m) => m.ActionSearch), 'over')
 const KeyList = late(() => import('./KeyList').then((m) => m.KeyList), 'over')
 
@@ -175,6 +179,7 @@ function SavedState() {
 /** All actions by name. */
 function SearchButton() {
 	const searching = useDesk((state) => state.searching)
+	const versions = useDesk((state) => state.versions)
 	const { desk } = useWorkbench()
 	const show = (on: boolean) => desk.setState({ searching: on })
 	return (
@@ -185,6 +190,7 @@ function SearchButton() {
 				</IconButton>
 			</Tip>
 			{searching && <ActionSearch onClose={() => show(false)} />}
+			{versions && <VersionsDialog onClose={() => desk.setState({ versions: false })} />}
 		</>
 	)
 }

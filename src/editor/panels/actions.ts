@@ -140,6 +140,12 @@ function historyActions({ open, desk, step }: Workbench): Action[] {
 			needs: redo ? undefined : nothing(future, 'a step that was undone'),
 			run: () => step('redo'),
 		},
+		{
+			group: 'Steps',
+			name: 'Versions',
+			says: 'Kept states of the sheet: look at them, compare them with now, bring them back',
+			run: () => desk.setState({ versions: true }),
+		},
 	]
 }
 

@@ -39,6 +39,8 @@ export interface DeskState {
 	readonly said: string | null
 	/** All actions are being searched by name. */
 	readonly searching: boolean
+	/** Whether the kept states of the sheet are shown. */
+	readonly versions: boolean
 	/** The part of a pass's card that was asked for by name. */
 	readonly asked: string | null
 	readonly snapping: Snapping

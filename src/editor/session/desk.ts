@@ -27,6 +27,7 @@ export function createDesk(
 		steps: NO_STEPS,
 		said: null,
 		searching: false,
+		versions: false,
 		asked: null,
 		loupe: false,
 		cross: null,
