@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import { unzipSync } from 'fflate'
 import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
@@ -181,4 +182,42 @@ test('a second tab can look, and take the sheet over', async ({ bench, page, con
 	await other.getByRole('button', { name: 'Work on it here' }).click()
 	await expect(page.getByText('being worked on in another tab')).toBeVisible()
 	await expect(other.getByText('being worked on in another tab')).toBeHidden()
+})
+
+test('many sheets are looked for, put in order, and several are saved, deleted and brought back at once', async ({
+	bench: { page },
+}) => {
+	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+	await page.goto('/')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Open a drawing' }).click()
+	const square = '<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0h90v90h-90z"/></svg>'
+	const files = Array.from({ length: 10 }, (_, k) => ({
+		name: `Prop ${k + 1}.svg`,
+		mimeType: 'image/svg+xml',
+		buffer: Buffer.from(square),
+	}))
+	await (await choosing).setFiles(files)
+	const cards = page.getByRole('article')
+	await expect(cards).toHaveCount(10)
+	await page.getByRole('combobox', { name: 'Order' }).click()
+	await page.getByRole('option', { name: 'By name' }).click()
+	await expect(cards.first()).toHaveAccessibleName('Prop 1')
+	await page.getByLabel('Find a sheet').fill('1')
+	await expect(cards).toHaveCount(2)
+	await page.getByLabel('Find a sheet').fill('')
+	await page.getByRole('checkbox', { name: 'Choose Prop 2' }).click()
+	await page.getByRole('checkbox', { name: 'Choose Prop 4' }).click({ modifiers: ['Shift'] })
+	const bar = page.getByRole('toolbar', { name: 'Chosen sheets' })
+	await expect(bar).toContainText('3 of 10 chosen')
+	const coming = page.waitForEvent('download')
+	await bar.getByRole('button', { name: 'Save as SVG' }).click()
+	const download = await coming
+	expect(download.suggestedFilename()).toBe('sheets.zip')
+	const found = unzipSync(await readFile(await download.path()))
+	expect(Object.keys(found).sort()).toEqual(['prop-2.svg', 'prop-3.svg', 'prop-4.svg'])
+	await bar.getByRole('button', { name: 'Delete' }).click()
+	await expect(cards).toHaveCount(7)
+	await page.getByRole('button', { name: 'Undo' }).click()
+	await expect(cards).toHaveCount(10)
 })

@@ -29,11 +29,12 @@ import {
 	sheetFromPicture,
 	sheetFromStored,
 } from '@/store/newSheets'
+import { inOneFile, type OutFile } from '@/store/oneFile'
 import { askToLast } from '@/store/space'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
-import { SheetCard } from './SheetCard'
+import { SheetShelf } from './SheetShelf'
 import { SpaceKept } from './SpaceKept'
 import { useLaunchedFiles } from './useLaunchedFiles'
 
@@ -108,16 +109,19 @@ export function Home({ demo }: { demo: boolean }) {
 	const act = (work: () => Promise<unknown>) =>
 		void work().then(reload, (error) => void showProblem(error))
 
-	const remove = (sheet: SheetSummary) =>
+	const remove = (gone: readonly SheetSummary[]) =>
 		act(async () => {
-			await deleteStored(sheet.id)
-			const key = showSnack(`“${sheet.name}” was laid in the bin.`, {
+			for (const { id } of gone) await deleteStored(id)
+			const back = async () => {
+				for (const { id } of gone) await restoreStored(id)
+			}
+			const key = showSnack(`${named(gone)} laid in the bin.`, {
 				action: (
 					<Button
 						color="inherit"
 						onClick={() => {
 							closeSnack(key)
-							act(() => restoreStored(sheet.id))
+							act(back)
 						}}
 					>
 						Undo
@@ -126,12 +130,16 @@ export function Home({ demo }: { demo: boolean }) {
 			})
 		})
 
-	const exportSheet = (sheet: SheetSummary) =>
+	const saveSvg = (chosen: readonly SheetSummary[]) =>
 		act(async () => {
-			const loaded = await browserLibrary().load(sheet.id)
-			const text = await svgFormat.write(loaded.sheet, startingSettings(svgFormat))
-			const fileName = `${fileStem(sheet.name)}${svgFormat.extension}`
-			await saveFile([text], fileName, svgFormat.mimeType)
+			const files = await Promise.all(chosen.map(svgFile))
+			const file = await inOneFile(files, 'sheets')
+			if (file) await saveFile([file.blob], file.name, file.blob.type)
+		})
+
+	const duplicate = (chosen: readonly SheetSummary[]) =>
+		act(async () => {
+			for (const { id } of chosen) await browserLibrary().duplicate(id)
 		})
 
 	return (
@@ -161,35 +169,15 @@ export function Home({ demo }: { demo: boolean }) {
 				<NewSheet busy={busy} onFiles={take} />
 				<SampleShelf samples={SAMPLES} disabled={busy !== null} onStart={startSample} />
 			</Box>
-			<Box component="section" aria-label="Your sheets">
-				<Typography variant="h2" sx={{ mb: 1.25 }}>
-					Your sheets
-				</Typography>
-				{sheets?.length === 0 && (
-					<Typography variant="body1" sx={{ color: 'text.secondary', maxWidth: '62ch' }}>
-						None yet. There are two ways in: bring a photo of your own, or take a sample from the
-						workshop’s shelf. Every sheet is kept in this browser as you work.
-					</Typography>
-				)}
-				<Box
-					sx={{
-						display: 'grid',
-						gridTemplateColumns: 'repeat(auto-fill, minmax(240px, 1fr))',
-						gap: 2,
-					}}
-				>
-					{sheets?.map((sheet) => (
-						<SheetCard
-							key={sheet.id}
-							sheet={sheet}
-							onRename={(name) => act(() => renameStored(sheet.id, name))}
-							onDuplicate={() => act(() => browserLibrary().duplicate(sheet.id))}
-							onExport={() => exportSheet(sheet)}
-							onDelete={() => remove(sheet)}
-						/>
-					))}
-				</Box>
-			</Box>
+			<SheetShelf
+				sheets={sheets}
+				acts={{
+					rename: (sheet, name) => act(() => renameStored(sheet.id, name)),
+					duplicate,
+					saveSvg,
+					remove,
+				}}
+			/>
 			<Bin
 				binned={binned}
 				onRestore={(id) => act(() => restoreStored(id))}
@@ -214,6 +202,17 @@ export function Home({ demo }: { demo: boolean }) {
 		</Box>
 	)
 }
+
+/** A sheet's artwork as a file. */
+async function svgFile({ id, name }: SheetSummary): Promise<OutFile> {
+	const { sheet } = await browserLibrary().load(id)
+	const text = await svgFormat.write(sheet, startingSettings(svgFormat))
+	const blob = new Blob([text], { type: svgFormat.mimeType })
+	return { name: `${fileStem(name)}${svgFormat.extension}`, blob }
+}
+
+const named = (sheets: readonly SheetSummary[]): string =>
+	sheets.length === 1 ? `“${sheets[0]?.name}” was` : `${sheets.length} sheets were`
 
 /** Makes a sheet and tells its id. */
 type Make = (watch: Watch) => Promise<string>

@@ -2,6 +2,7 @@
 
 import MoreHorizRounded from '@mui/icons-material/MoreHorizRounded'
 import Box from '@mui/material/Box'
+import Checkbox from '@mui/material/Checkbox'
 import IconButton from '@mui/material/IconButton'
 import Link from '@mui/material/Link'
 import Menu from '@mui/material/Menu'
@@ -16,12 +17,20 @@ import type { SheetSummary } from '@/store/database'
 /** A sheet: its artwork over a faint photo, its name, when it was last edited, what it holds. */
 export function SheetCard({
 	sheet,
+	chosen,
+	choosing,
+	onChoose,
 	onRename,
 	onDuplicate,
 	onExport,
 	onDelete,
 }: {
 	sheet: SheetSummary
+	chosen: boolean
+	/** Some are chosen: it shows that this one can be, too. */
+	choosing: boolean
+	/** @param upTo all between it and the one chosen before, too */
+	onChoose: (upTo: boolean) => void
 	onRename: (name: string) => void
 	onDuplicate: () => void
 	onExport: () => void
@@ -29,15 +38,15 @@ export function SheetCard({
 }) {
 	const [anchor, setAnchor] = useState<HTMLElement | null>(null)
 	const [naming, setNaming] = useState(false)
-	const chosen = useRef(() => {})
+	const afterwards = useRef(() => {})
 	/** The menu gives the focus back as it goes: what was chosen is done after that. */
 	const choose = (act: () => void) => () => {
-		chosen.current = act
+		afterwards.current = act
 		setAnchor(null)
 	}
 	const afterMenu = () => {
-		chosen.current()
-		chosen.current = () => {}
+		afterwards.current()
+		afterwards.current = () => {}
 	}
 	const address = `/sheet/${sheet.id}`
 	return (
@@ -45,14 +54,36 @@ export function SheetCard({
 			component="article"
 			aria-label={sheet.name}
 			sx={{
+				position: 'relative',
 				border: 1,
-				borderColor: 'divider',
+				borderColor: chosen ? 'primary.main' : 'divider',
+				outline: chosen ? '2px solid' : 'none',
+				outlineColor: 'primary.main',
 				borderRadius: 1,
 				overflow: 'hidden',
 				bgcolor: 'background.paper',
 				'&:hover': { borderColor: 'primary.main' },
+				'& .choose': { opacity: choosing ? 1 : 0 },
+				'&:hover .choose, &:focus-within .choose': { opacity: 1 },
+				'@media (hover: none)': { '& .choose': { opacity: 1 } },
 			}}
 		>
+			<Checkbox
+				className="choose"
+				checked={chosen}
+				onClick={(event) => onChoose(event.shiftKey)}
+				slotProps={{ input: { 'aria-label': `Choose ${sheet.name}` } }}
+				sx={{
+					position: 'absolute',
+					top: 4,
+					left: 4,
+					zIndex: 1,
+					p: 0.5,
+					borderRadius: 1,
+					bgcolor: 'background.paper',
+					'&:hover': { bgcolor: 'background.paper' },
+				}}
+			/>
 			<Link href={address} tabIndex={-1} aria-hidden="true" sx={{ display: 'block' }}>
 				<FirstLook sheet={sheet} />
 			</Link>

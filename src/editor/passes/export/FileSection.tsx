@@ -21,10 +21,11 @@ import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
 import { saveFile } from '@/store/files'
+import { inOneFile, type OutFile } from '@/store/oneFile'
 import { chosenPieces } from '@/store/selection'
 import { exportSlice, inFormat } from './exportSlice'
 import { GivenSize, OutSize, pageFor } from './OutSize'
-import { type ExportWish, inOneFile, type OutFile, outFiles } from './outFiles'
+import { type ExportWish, outFiles } from './outFiles'
 
 const PAGES = [
 	['sheet', 'As large as the sheet'],

@@ -10,9 +10,10 @@ import {
 	type Sheet,
 } from '@/core'
 import { formatSheetFile, readSheetFile, readSvg } from '@/core/drawings'
+import { inOneFile } from '@/store/oneFile'
 import { clipText } from '../cutOut/cutOutWish'
 import { exportSlice, inFormat } from './exportSlice'
-import { type ExportWish, inOneFile, type Makers, outFiles } from './outFiles'
+import { type ExportWish, type Makers, outFiles } from './outFiles'
 
 const pieces = ['Pear', 'Apple', 'Pear'].map((name, n) => ({
 	...newPiece(name, parsePathData(`M${n * 30} 10h20v20h-20z`)),

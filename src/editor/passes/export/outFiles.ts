@@ -9,15 +9,10 @@ import {
 import type { CarriedPhoto } from '@/core/drawings'
 import type { Writer } from '@/jobs/exporting'
 import { rasterise } from '@/jobs/rasterise'
+import type { OutFile } from '@/store/oneFile'
 
 /** What is sent out, and how. */
 export type ExportWish = OutWish
-
-/** A file that goes out. */
-export interface OutFile {
-	readonly name: string
-	readonly blob: Blob
-}
 
 /** What files are made with. */
 export interface Makers extends Writer {
@@ -46,18 +41,6 @@ export async function outFiles(
 		files.push({ name, blob })
 	}
 	return files
-}
-
-/** One file as it is, several in one that holds them. */
-export async function inOneFile(files: readonly OutFile[], stem: string): Promise<OutFile | null> {
-	const [only, more] = files
-	if (!only || !more) return only ?? null
-	const { zipSync } = await import('fflate')
-	const entries = await Promise.all(
-		files.map(async ({ name, blob }) => [name, new Uint8Array(await blob.arrayBuffer())] as const),
-	)
-	const bytes = new Uint8Array(zipSync(Object.fromEntries(entries), { level: 6 }))
-	return { name: `${stem}.zip`, blob: new Blob([bytes], { type: 'application/zip' }) }
 }
 
 /** The sheet as a file of its own, with its photos where they are wished for. */
