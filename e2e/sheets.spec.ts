@@ -221,3 +221,39 @@ test('many sheets are looked for, put in order, and several are saved, deleted a
 	await page.getByRole('button', { name: 'Undo' }).click()
 	await expect(cards).toHaveCount(10)
 })
+
+test('everything is saved as one file and opened again; what is here and differs is asked about once', async ({
+	bench: { page },
+}) => {
+	await page.goto('/')
+	const cards = page.getByRole('article')
+	await expect(cards).toHaveCount(DEMO_SHEETS)
+	const coming = page.waitForEvent('download')
+	await page.getByRole('button', { name: 'Save everything' }).click()
+	const download = await coming
+	expect(download.suggestedFilename()).toMatch(/^skiagram-\d{4}-\d\d-\d\d\.zip$/)
+	const file = await download.path()
+	const rename = async (from: string, to: string) => {
+		await page.getByRole('button', { name: `More for ${from}` }).click()
+		await page.getByRole('menuitem', { name: 'Rename' }).click()
+		await page.getByRole('textbox', { name: 'Sheet name' }).fill(to)
+		await page.keyboard.press('Enter')
+		await expect(page.getByRole('article', { name: to, exact: true })).toBeVisible()
+	}
+	await rename('Teapot', 'My teapot')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Open what was saved' }).click()
+	await (await choosing).setFiles({
+		name: 'all.zip',
+		mimeType: 'application/zip',
+		buffer: await readFile(file),
+	})
+	const dialog = page.getByRole('dialog')
+	await expect(dialog).toContainText('One sheet is here already, and not alike')
+	await dialog.getByRole('button', { name: 'Keep both' }).click()
+	await expect(cards).toHaveCount(DEMO_SHEETS + 1)
+	await expect(page.getByRole('article', { name: 'Teapot (from the file)' })).toContainText(
+		'233 nodes',
+	)
+	await expect(page.getByText('1 sheet came out of “all.zip”. 5 were here already.')).toBeVisible()
+})

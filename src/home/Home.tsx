@@ -11,7 +11,8 @@ import { fetchSample, layOutDemoSheets } from '@/demo/demoSheets'
 import { SAMPLES, type Sample } from '@/demo/samples'
 import type { Watch } from '@/jobs/endpoint'
 import { Cancelled } from '@/jobs/problems'
-import { STORED_SHEETS } from '@/kit/fileKinds'
+import { ARCHIVES, STORED_SHEETS } from '@/kit/fileKinds'
+import { late } from '@/kit/late'
 import { messageFor } from '@/kit/messages'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { closeSnack, showProblem, showSnack } from '@/kit/snackbar'
@@ -20,6 +21,7 @@ import type { Binned, SetAside, SheetSummary } from '@/store/database'
 import { chooseFiles, saveFile } from '@/store/files'
 import { deleteStored, renameStored, restoreStored } from '@/store/homeActs'
 import {
+	isArchive,
 	isDrawing,
 	isStoredSheet,
 	nameOfFile,
@@ -36,7 +38,13 @@ import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
 import { SheetShelf } from './SheetShelf'
 import { SpaceKept } from './SpaceKept'
+import { useArchives } from './useArchives'
 import { useLaunchedFiles } from './useLaunchedFiles'
+
+const DifferingDialog = late(
+	() => import('./DifferingDialog').then((m) => m.DifferingDialog),
+	'over',
+)
 
 /** “yes” once the demo sheets were laid out, so that deleting them is respected; until then which were. */
 const DEMO_LAID_OUT = 'skiagram:demo-laid-out'
@@ -67,18 +75,26 @@ export function Home({ demo }: { demo: boolean }) {
 		[router],
 	)
 
+	const archives = useArchives()
+	const { open: openArchive } = archives
 	const take = useCallback(
 		(files: readonly File[]) => {
 			const [file, more] = files
 			if (!file) return
 			void askToLast(navigator.storage)
+			if (isArchive(file)) {
+				void openArchive(file).then(reload, (error: unknown) =>
+					showProblem(error, { file: file.name }),
+				)
+				return
+			}
 			if (more)
 				void beginEach(files, begin)
 					.then(reload)
 					.then(() => setBusy(null))
 			else void begin(file.name, (watch) => sheetFromFile(file, watch)).then(goTo)
 		},
-		[begin, goTo, reload],
+		[begin, goTo, reload, openArchive],
 	)
 
 	useLaunchedFiles(take)
@@ -198,7 +214,14 @@ export function Home({ demo }: { demo: boolean }) {
 					act(async () => key !== undefined && browserLibrary().dropSetAside(key))
 				}
 			/>
-			<SpaceKept changed={sheets} />
+			<SpaceKept
+				changed={sheets}
+				onSave={sheets && sheets.length > 0 ? () => act(archives.save) : null}
+				onOpen={async () => take(await chooseFiles(ARCHIVES))}
+			/>
+			{archives.asked && (
+				<DifferingDialog names={archives.asked.names} onChoose={archives.asked.answer} />
+			)}
 		</Box>
 	)
 }

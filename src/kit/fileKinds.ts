@@ -11,6 +11,12 @@ export const DRAWINGS = {
 	extensions: ['.svg', '.svgz', '.dxf'],
 }
 
+export const ARCHIVES = {
+	description: 'Everything, as it was saved',
+	mimeTypes: ['application/zip'],
+	extensions: ['.zip'],
+}
+
 export const STORED_SHEETS = {
 	description: 'Sheets that were set aside',
 	mimeTypes: ['application/json'],

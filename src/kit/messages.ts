@@ -15,7 +15,7 @@ import { MAX_PICTURE_PX, PictureNotDrawn } from '@/jobs/rasterise'
 import { StorageFull, StorageRefused } from '@/store/database'
 import { SheetBusy } from '@/store/editLock'
 import { PhotoMissing, SheetUnsound } from '@/store/library'
-import { NoSheet, NothingToTake } from '@/store/newSheets'
+import { NoArchive, NoSheet, NothingToTake } from '@/store/newSheets'
 import { PartMissing } from './parts'
 
 /** What a person is told: what happened, that nothing was lost, what to do. */
@@ -44,6 +44,7 @@ const notTakenOver = ({ message }: Error, what: string) =>
 /** What is said of each kind of problem. */
 const all = (): readonly Told<Error>[] => [
 	told(PictureRefused, ({ why }, what) => `${what} ${pictureMessage(why)} Nothing was changed.`),
+	told(NoArchive, (_, what) => `${what} holds no sheets of Skiagram. Nothing was changed.`),
 	told(SvgSyntaxError, notTakenOver),
 	told(PathSyntaxError, notTakenOver),
 	told(

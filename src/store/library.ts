@@ -283,6 +283,13 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		/** The kept states of sheets; what reads and keeps them comes when it is asked for. */
 		versions: () => import('./versions').then((m) => m.versionsIn(database, inWords)),
 
+		/** Everything in one file. */
+		archive: (): Promise<Blob> => import('./archive').then((m) => m.archiveOf(database)),
+
+		/** Reads such a file. @throws {NoArchive} for any other */
+		readArchive: (file: Blob) =>
+			import('./archive').then((m) => m.readArchive(database, file, inWords)),
+
 		rename: async (id: string, name: string): Promise<void> => {
 			await written(() =>
 				database.transaction('rw', sheets, documents, histories, async () => {

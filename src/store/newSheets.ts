@@ -153,6 +153,14 @@ export class NoSheet extends Error {
 	}
 }
 
+/** A file that should hold everything and does not. */
+export class NoArchive extends Error {
+	constructor() {
+		super('The file holds no sheets of Skiagram.')
+		this.name = 'NoArchive'
+	}
+}
+
 export function isStoredSheet(file: File): boolean {
 	return file.type === 'application/json' || /\.json$/i.test(file.name)
 }
@@ -189,6 +197,11 @@ export function nameOfFile(file: string): string {
 			.replace(/[-_]+/g, ' ')
 			.trim() || 'Untitled'
 	)
+}
+
+/** A file that may hold sheets with all that belongs to them. */
+export function isArchive(file: File): boolean {
+	return file.type === 'application/zip' || /\.zip$/i.test(file.name)
 }
 
 export function isDrawing(file: File): boolean {
