@@ -5,12 +5,13 @@ import {
 	mkdir,
 	open,
 	readFile,
+	readlink,
 	realpath,
 	rename,
 	rm,
 	stat,
-	writeFile,
 } from 'node:fs/promises'
+import { dirname, resolve } from 'node:path'
 import { buffer } from 'node:stream/consumers'
 
 /** A file's bytes, or those of standard input for “-”. */
@@ -30,7 +31,7 @@ export async function readBytes(path: string): Promise<Uint8Array<ArrayBuffer>> 
 export async function writeText(path: string, content: string | Uint8Array): Promise<void> {
 	if (path === '-') return say(content)
 	try {
-		const target = await realpath(path).catch(() => path)
+		const target = await whereTo(path)
 		const there = await stat(target).catch(() => null)
 		if (there && !there.isFile() && !there.isDirectory()) await writeThrough(target, content)
 		else await replace(target, content, there?.mode)
@@ -38,6 +39,22 @@ export async function writeText(path: string, content: string | Uint8Array): Pro
 		throw new Error(`${path} cannot be written: ${reason(error)}.`)
 	}
 }
+
+/** Where a path leads; of a link to nothing the place that it names, as the system itself would write there. */
+async function whereTo(path: string): Promise<string> {
+	let at = path
+	for (let links = 0; links < MOST_LINKS; links++) {
+		const real = await realpath(at).catch(() => null)
+		if (real !== null) return real
+		const named = await readlink(at).catch(() => null)
+		if (named === null) return at
+		at = resolve(dirname(at), named)
+	}
+	throw new Error('its links lead nowhere')
+}
+
+/** As many links as systems follow. */
+const MOST_LINKS = 40
 
 async function writeThrough(target: string, content: string | Uint8Array): Promise<void> {
 	const file = await open(target, 'w')
@@ -56,7 +73,7 @@ async function replace(
 	const beside = `${target}.${process.pid}-${randomBytes(3).toString('hex')}.part`
 	begun(beside)
 	try {
-		await writeFile(beside, content, { flag: 'wx' })
+		await writeDown(beside, content)
 		if (mode !== undefined) await chmod(beside, mode & 0o7777)
 		await rename(beside, target)
 	} catch (error) {
@@ -64,6 +81,17 @@ async function replace(
 		throw error
 	} finally {
 		done(beside)
+	}
+}
+
+/** Writes a new file down to the disk: where the machine stops just then, it is not the old name over an empty file. */
+async function writeDown(path: string, content: string | Uint8Array): Promise<void> {
+	const file = await open(path, 'wx')
+	try {
+		await file.writeFile(content)
+		await file.sync()
+	} finally {
+		await file.close()
 	}
 }
 

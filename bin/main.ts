@@ -1,5 +1,5 @@
 import { isClosedPipe, say } from './files'
-import { UsageError } from './usage'
+import { PartlyDone, UsageError } from './usage'
 
 type Command = (args: string[]) => Promise<void>
 
@@ -35,6 +35,9 @@ skiagram combine OP SUBJECT.svg CLIP.svg [-o OUT.svg] [--json]
 skiagram trace PHOTO --box X,Y,W,H [--tolerance PX] [--allowance PX] [-o OUT.svg] [--json]
     Outlines the one object in a box of a photo (PNG, JPEG, WebP), its openings too;
     the outline leaves its edge by no more than PX (0.8) and lies PX (0) inside it.
+skiagram trace FOLDER -o FOLDER [--boxes BOXES.csv] …
+    The same for each photo of a folder, with a table of what came of them. A line of
+    BOXES.csv is NAME,X,Y,W,H; a photo that is not in it is looked at whole.
 
 skiagram measure OUTLINE.svg (PHOTO|OTHER.svg) [--json]
     Says how far outlines lie from a photo's edges, or from another drawing's outlines.
@@ -55,7 +58,8 @@ export async function main([name, ...args]: string[]): Promise<number> {
 		if (isClosedPipe(error)) return 0
 		const message = error instanceof Error ? error.message : String(error)
 		const usage = error instanceof UsageError
-		process.stderr.write(`skiagram: ${message}\n${usage ? HELP : writtenOf(name)}`)
+		const written = error instanceof PartlyDone ? 'The others are written.\n' : writtenOf(name)
+		process.stderr.write(`skiagram: ${message}\n${usage ? HELP : written}`)
 		return usage ? 2 : 1
 	}
 }

@@ -1,5 +1,15 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import {
+	existsSync,
+	lstatSync,
+	mkdirSync,
+	mkdtempSync,
+	readdirSync,
+	readFileSync,
+	rmSync,
+	symlinkSync,
+	writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp from 'sharp'
@@ -69,6 +79,13 @@ describe('skiagram trace', () => {
 		['a box of nothing', ['trace', photo, '--box', '10,10,0,5'], 2, 'a width and a height'],
 		['no numbers', ['trace', photo, '--box', 'here'], 2, 'four numbers'],
 		['no box', ['trace', photo], 2, '--box'],
+		['a folder without photos', ['trace', 'e2e'], 2, 'no PNG, JPEG or WebP in e2e'],
+		[
+			'a table of boxes for one photo',
+			['trace', photo, '--boxes', 'b.csv'],
+			2,
+			'a folder of photos',
+		],
 		['no photo', ['trace', '--box', BOX], 2, 'Name the photo'],
 		['two photos', ['trace', photo, photo, '--box', BOX], 2, 'One photo'],
 		['a tolerance of none', ['trace', photo, '--box', BOX, '--tolerance', '0'], 2, 'tolerance'],
@@ -86,4 +103,66 @@ describe('skiagram trace', () => {
 			expect(existsSync(output)).toBe(false)
 		},
 	)
+})
+
+describe('skiagram trace FOLDER', () => {
+	const photos = join(folder, 'photos')
+	beforeAll(async () => {
+		mkdirSync(photos)
+		for (const name of ['disc 2.png', 'disc 10.jpg', 'disc 2.jpg'])
+			await sharp(Buffer.from(DRAWING)).blur(0.8).toFile(join(photos, name))
+		writeFileSync(join(photos, 'torn.png'), 'no picture')
+		writeFileSync(join(photos, 'notes.txt'), 'not looked at')
+	})
+
+	test('each photo becomes a drawing; one that fails is told, and the others go on', async () => {
+		const output = join(folder, 'out')
+		const boxes = join(folder, 'boxes.csv')
+		writeFileSync(boxes, `photo,x,y,w,h\n"disc 2.png",${BOX}\ndisc 10.jpg;30;20;100;100\n`)
+		const args = ['trace', photos, '-o', output, '--boxes', boxes]
+		const { code, out, err } = await skiagram(args)
+		expect(code).toBe(1)
+		expect(readdirSync(output).sort()).toEqual(['disc 10.svg', 'disc 2-jpg.svg', 'disc 2-png.svg'])
+		for (const name of readdirSync(output))
+			expect(readSvg(readFileSync(join(output, name), 'utf8')).pieces[0]?.contours).toHaveLength(2)
+		const lines = out.trimEnd().split('\n')
+		expect(lines[0]).toMatch(/^photo +outlines +nodes +unsure +drawing$/)
+		expect(lines.slice(1).map((line) => line.split('  ')[0])).toEqual([
+			'disc 2.jpg',
+			'disc 2.png',
+			'disc 10.jpg',
+			'torn.png',
+		])
+		expect(err).toContain('4 of 4: torn.png:')
+		expect(err).toContain('1 of 4 photos could not be traced.\nThe others are written.')
+	})
+
+	test('with --json the results are a list; a box for no photo, and a bad one, are refused by line', async () => {
+		rmSync(join(photos, 'torn.png'))
+		const output = join(folder, 'out2')
+		const { code, out } = await skiagram(['trace', photos, '-o', output, '--json'])
+		expect(code).toBe(0)
+		expect(JSON.parse(out)).toHaveLength(3)
+		const boxes = join(folder, 'bad.csv')
+		for (const [text, why] of [
+			['none.png,1,2,3,4', 'There is no photo none.png'],
+			['disc 2.png,1,2,3,4\ndisc 2.jpg,1,2,0,4', 'line 2: A box has a width'],
+		] as const) {
+			writeFileSync(boxes, text)
+			const answer = await skiagram(['trace', photos, '-o', output, '--boxes', boxes])
+			expect([answer.code, answer.err.includes(why)]).toEqual([2, true])
+		}
+		expect((await skiagram(['trace', photos])).err).toContain('-o FOLDER')
+	})
+})
+
+test('a link to nothing is followed: the file comes to be where it points', async () => {
+	const [link, target] = [join(folder, 'link.svg'), join(folder, 'target.svg')]
+	symlinkSync('target.svg', link)
+	expect((await skiagram(['trace', photo, '--box', BOX, '-o', link])).code).toBe(0)
+	expect(lstatSync(link).isSymbolicLink()).toBe(true)
+	expect(lstatSync(target).isFile()).toBe(true)
+	symlinkSync('round.svg', join(folder, 'round.svg'))
+	const round = await skiagram(['trace', photo, '--box', BOX, '-o', join(folder, 'round.svg')])
+	expect([round.code, round.err.includes('lead nowhere')]).toEqual([1, true])
 })

@@ -1,40 +1,33 @@
-import { type Box, emptySheet, formatSvg, newPiece } from '../src/core/index'
-import { liftingFrom } from '../src/core/pictures'
+import type { Box } from '../src/core/index'
 import { numberWithin } from './drawings'
-import { say, writeText } from './files'
-import { readPhoto } from './photos'
+import { isFolder, say, writeText } from './files'
+import { traceFolder } from './traceFolder'
+import { boxSaid, type TraceSettings, tracePhoto } from './tracePhoto'
 import { outputSaid, parsedArgs, UsageError } from './usage'
 
-/** `trace PHOTO --box x,y,w,h`: the outline of the object in a box of a photo. */
+/** `trace PHOTO --box x,y,w,h`: the outline of the object in a box of a photo; `trace FOLDER`: of each photo in it. */
 export async function traceCommand(args: string[]): Promise<void> {
-	const { input, box, tolerance, allowance, output, json } = understood(args)
-	const photo = await readPhoto(input)
-	const { contours, unsure } = liftingFrom(photo)({ box }, { tolerance, allowance })
-	const sheet = {
-		...emptySheet('', photo.width, photo.height),
-		pieces: [newPiece('Piece 1', contours)],
+	const { input, box, boxes, settings, output, json } = understood(args)
+	if (isFolder(input)) {
+		if (box) throw new UsageError('A folder has a table of boxes: --boxes BOXES.csv.')
+		if (output === undefined || output === '-')
+			throw new UsageError('Say which folder the drawings go to: -o FOLDER.')
+		return traceFolder(input, { output, boxes, json, settings })
 	}
-	if (output !== undefined) await writeText(output, formatSvg(sheet))
-	if (json)
-		say(
-			`${JSON.stringify({
-				width: photo.width,
-				height: photo.height,
-				outlines: contours.length,
-				nodes: contours.reduce((sum, { nodes }) => sum + nodes.length, 0),
-				tolerance,
-				allowance,
-				unsure: unsure.length,
-			})}\n`,
-		)
+	if (boxes !== undefined) throw new UsageError('A table of boxes is for a folder of photos.')
+	if (!box) throw new UsageError('Say where the object is: --box x,y,w,h in px.')
+	const { svg, ...traced } = await tracePhoto(input, box, settings)
+	if (output !== undefined) await writeText(output, svg)
+	if (json) say(`${JSON.stringify({ ...traced, ...settings })}\n`)
 }
 
 interface Understood {
 	readonly input: string
 	/** px of the photo */
-	readonly box: Box
-	readonly tolerance: number
-	readonly allowance: number
+	readonly box: Box | undefined
+	/** A table of boxes. */
+	readonly boxes: string | undefined
+	readonly settings: TraceSettings
 	/** Where the drawing goes; nowhere where only the summary is asked for. */
 	readonly output: string | undefined
 	readonly json: boolean
@@ -45,7 +38,7 @@ function understood(args: string[]): Understood {
 	const [input, ...more] = positionals
 	if (!input) throw new UsageError('Name the photo to trace.')
 	if (more.length > 0) throw new UsageError(`One photo at a time, not also ${more.join(', ')}.`)
-	const box = boxSaid(values.box)
+	const box = values.box === undefined ? undefined : boxSaid(values.box)
 	const tolerance = numberWithin(values.tolerance, {
 		least: 0.05,
 		most: 1000,
@@ -59,22 +52,12 @@ function understood(args: string[]): Understood {
 		what: 'An allowance is a number of px',
 	})
 	const { output, json } = outputSaid(values)
-	return { input, box, tolerance, allowance, output, json }
-}
-
-function boxSaid(said: string | undefined): Box {
-	if (said === undefined) throw new UsageError('Say where the object is: --box x,y,w,h in px.')
-	const numbers = said.split(',').map((part) => (part.trim() === '' ? Number.NaN : Number(part)))
-	const [x = Number.NaN, y = Number.NaN, width = Number.NaN, height = Number.NaN] = numbers
-	if (numbers.length !== 4 || !numbers.every(Number.isFinite))
-		throw new UsageError(`A box is four numbers of px, x,y,w,h, not “${said}”.`)
-	if (width <= 0 || height <= 0)
-		throw new UsageError(`A box has a width and a height, not “${said}”.`)
-	return { minX: x, minY: y, maxX: x + width, maxY: y + height }
+	return { input, box, boxes: values.boxes, settings: { tolerance, allowance }, output, json }
 }
 
 const OPTIONS = {
 	box: { type: 'string' },
+	boxes: { type: 'string' },
 	tolerance: { type: 'string' },
 	allowance: { type: 'string' },
 	output: { type: 'string', short: 'o' },

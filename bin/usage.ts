@@ -5,6 +5,11 @@ export class UsageError extends Error {
 	override readonly name = 'UsageError'
 }
 
+/** Some of what was asked for was done, and is written. */
+export class PartlyDone extends Error {
+	override readonly name = 'PartlyDone'
+}
+
 /** Arguments by their options and places. @throws {UsageError} for options that there are not */
 export function parsedArgs<const O extends NonNullable<ParseArgsConfig['options']>>(
 	args: string[],
