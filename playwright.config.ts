@@ -9,7 +9,7 @@ const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut|offline
 /** The interface in Debian's Chromium, against a build that serves the demo sheets. */
 export default defineConfig({
 	testDir: 'e2e',
-	timeout: 90_000,
+	timeout: 150_000,
 	expect: { timeout: 15_000 },
 	workers: 2,
 	fullyParallel: true,

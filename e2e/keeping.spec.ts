@@ -159,3 +159,24 @@ test('a worker that cannot work is said, with a way to try again, and nothing wa
 	await page.getByRole('button', { name: 'Try again' }).first().click()
 	await expect(page.getByRole('button', { name: /^Cut out \d+ nodes/ })).toBeEnabled()
 })
+
+test('workers that end without a word are noticed at once, and the next ones do their work', async ({
+	page,
+	bench,
+}) => {
+	await page.goto('/')
+	const card = page.getByRole('article', { name: 'Teapot' })
+	await card.getByRole('link', { name: 'Teapot' }).click()
+	await bench.painted()
+	await bench.pass('Thin')
+	const accept = page.getByRole('button', { name: /^Thin to \d+ nodes/ })
+	await expect(accept).toBeEnabled()
+	// As where the system takes their memory: nobody is told.
+	for (const worker of page.workers()) await worker.evaluate(() => self.close()).catch(() => {})
+	const before = await accept.innerText()
+	const slider = page.getByRole('slider', { name: /deviation/i }).first()
+	await slider.focus()
+	for (let n = 0; n < 8; n++) await page.keyboard.press('ArrowRight')
+	await expect(accept).not.toHaveText(before, { timeout: 10_000 })
+	await expect(accept).toBeEnabled()
+})

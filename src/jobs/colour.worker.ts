@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import type { Contour, Paint } from '@/core'
 import {
 	palette,
@@ -9,6 +8,7 @@ import {
 	type ToneRegion,
 	toneRegions,
 } from '@/core/pictures'
+import { exposed } from './exposed'
 import { pixelsOf } from './pixelsOf'
 
 /** A piece whose colour is asked for, px of the picture. */
@@ -60,4 +60,4 @@ const endpoint = {
 
 export type ColourWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

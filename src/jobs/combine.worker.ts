@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import {
 	type Area,
 	bridged,
@@ -16,6 +15,7 @@ import {
 	seamless,
 	windingRegions,
 } from '@/core'
+import { exposed } from './exposed'
 
 const endpoint = {
 	/** What each operation would make of some areas. */
@@ -41,4 +41,4 @@ const endpoint = {
 
 export type CombineWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { type Contour, type Pixels, transformContour } from '@/core'
 import {
 	type Backdrop,
@@ -8,6 +7,7 @@ import {
 	maskOf,
 	type Shadow,
 } from '@/core/pictures'
+import { exposed } from './exposed'
 import { pixelsOf } from './pixelsOf'
 
 /** What is to come of a photo and the outlines over it. */
@@ -122,4 +122,4 @@ async function encoded(
 
 export type CutOutWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

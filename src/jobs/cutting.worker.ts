@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { formatPathData, type Piece, thin, transformContour } from '@/core'
 import {
 	type Bed,
@@ -11,6 +10,7 @@ import {
 	type Refusal,
 	refusals,
 } from '@/core/cutting'
+import { exposed } from './exposed'
 
 /** What is asked of the table. */
 export interface CutWish {
@@ -108,4 +108,4 @@ function thinnedPiece(piece: Piece): Piece {
 
 export type CuttingWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

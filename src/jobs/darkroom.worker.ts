@@ -1,4 +1,4 @@
-import { expose, transfer } from 'comlink'
+import { transfer } from 'comlink'
 import type { LocalContrast, Point, Tone, WindowInPhoto } from '@/core'
 import {
 	applyTone,
@@ -9,6 +9,7 @@ import {
 	lineColour,
 	measureLocalContrast,
 } from '@/core/pictures'
+import { exposed } from './exposed'
 import { pixelsOf } from './pixelsOf'
 
 /** What is measured of a photo once, from a small copy of it. */
@@ -54,4 +55,4 @@ const endpoint = {
 
 export type DarkroomWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

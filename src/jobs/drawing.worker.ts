@@ -1,4 +1,4 @@
-import { expose, transfer } from 'comlink'
+import { transfer } from 'comlink'
 import {
 	buffersOf,
 	type PackedContours,
@@ -15,6 +15,7 @@ import {
 	readSvg,
 	type SvgDrawing,
 } from '@/core/drawings'
+import { exposed } from './exposed'
 
 /** A part of a drawing that was read: some outlines of one piece, and what else holds of the piece. */
 export interface DrawingPart {
@@ -85,4 +86,4 @@ function* inParts(pieces: readonly Piece[]): Generator<{ parts: DrawingPart[]; s
 
 export type DrawingWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

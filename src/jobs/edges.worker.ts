@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import type { Affine, Contour } from '@/core'
 import {
 	type BendOptions,
@@ -12,6 +11,7 @@ import {
 	outlinesOnSheet,
 	tileGround,
 } from '@/core/pictures'
+import { exposed } from './exposed'
 import { pixelsOf } from './pixelsOf'
 
 /** A photo whose edges are read. */
@@ -108,4 +108,4 @@ function profiles(one: OnPhoto, contours: readonly Contour[]) {
 
 export type EdgesWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

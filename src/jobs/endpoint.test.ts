@@ -52,6 +52,53 @@ afterEach(() => {
 	for (const worker of FakeWorker.made) worker.terminate()
 })
 
+/** Locks of which each is free once its holder is gone. */
+function fakeLocks() {
+	const waiting = new Map<string, () => void>()
+	const request = (name: string, { signal }: { signal: AbortSignal }, granted: () => void) =>
+		new Promise<void>((resolve, reject) => {
+			signal.addEventListener('abort', () => reject(signal.reason))
+			waiting.set(name, () => {
+				granted()
+				resolve()
+			})
+		})
+	vi.stubGlobal('navigator', { locks: { request } })
+	return {
+		free: (name: string) => waiting.get(name)?.(),
+		waits: (name: string) => waiting.has(name),
+	}
+}
+
+describe('a worker that ends without a word', () => {
+	afterEach(() => void vi.unstubAllGlobals())
+	const lives = (worker: FakeWorker | undefined, name: string) =>
+		worker?.dispatchEvent(new MessageEvent('message', { data: { lives: name } }))
+
+	test('its job fails at once, and the next one has a new worker', async () => {
+		const locks = fakeLocks()
+		const jobs = endpoint<Work>('Doubling', spawn)
+		const job = jobs.run((worker) => worker.never())
+		await vi.waitFor(() => expect(FakeWorker.made).toHaveLength(1))
+		lives(FakeWorker.made[0], 'first')
+		expect(locks.waits('first')).toBe(true)
+		locks.free('first')
+		await expect(job).rejects.toThrow(JobFailed)
+		expect(await jobs.run((worker) => worker.double(2))).toBe(4)
+		expect(FakeWorker.made).toHaveLength(2)
+	})
+
+	test('one that died between two jobs is not asked any more', async () => {
+		const locks = fakeLocks()
+		const jobs = endpoint<Work>('Doubling', spawn)
+		await jobs.run((worker) => worker.double(1))
+		lives(FakeWorker.made[0], 'first')
+		locks.free('first')
+		expect(await jobs.run((worker) => worker.double(3))).toBe(6)
+		expect(FakeWorker.made.map(({ terminated }) => terminated)).toEqual([true, false])
+	})
+})
+
 describe('a worker', () => {
 	test('comes with the first job and does all of them', async () => {
 		const jobs = endpoint<Work>('Doubling', spawn)

@@ -1,4 +1,5 @@
 import { type Remote, releaseProxy, wrap } from 'comlink'
+import type { LifeSign } from './exposed'
 import { Cancelled, JobFailed } from './problems'
 
 /** How far a job has come, 0 to 1. */
@@ -30,6 +31,18 @@ const STALLED_MS = 120_000
 interface Live<T> {
 	readonly worker: Worker
 	readonly remote: Remote<T>
+	/** Aborted once it was ended here. */
+	readonly ended: AbortController
+}
+
+/** Learns where a worker dies by itself: the lock that it held is free then. */
+function whenDead({ worker, ended: { signal } }: Live<unknown>, dead: () => void): void {
+	const hear = ({ data }: MessageEvent<Partial<LifeSign> | null>) => {
+		if (data?.lives === undefined) return
+		// Nothing is asked for any more where it was ended here.
+		navigator.locks.request(data.lives, { signal }, dead).catch(() => {})
+	}
+	worker.addEventListener('message', hear, { signal })
 }
 
 /**
@@ -47,10 +60,19 @@ export function endpoint<T>(
 	const take = (): Live<T> => {
 		if (live) return live
 		const worker = spawn()
-		live = { worker, remote: wrap<T>(worker) }
-		return live
+		const mine: Live<T> = { worker, remote: wrap<T>(worker), ended: new AbortController() }
+		live = mine
+		whenDead(mine, () => {
+			// A job that it was at hears of it as of any other error.
+			const message = 'it ended without a word'
+			worker.dispatchEvent(Object.assign(new Event('error', { cancelable: true }), { message }))
+			end(mine)
+		})
+		return mine
 	}
-	const end = ({ worker, remote }: Live<T>) => {
+	const end = ({ worker, remote, ended }: Live<T>) => {
+		if (ended.signal.aborted) return
+		ended.abort()
 		if (live?.worker === worker) live = null
 		worker.terminate()
 		remote[releaseProxy]()

@@ -1,6 +1,6 @@
-import { expose } from 'comlink'
 import { FORMATS, filesOf, firstPage, formatSvg, type OutWish, sheetFormat } from '@/core'
 import type { CarriedPhoto } from '@/core/drawings'
+import { exposed } from './exposed'
 import { createMirror, type Sent } from './mirror'
 
 /** A wish as it crosses: formats are named by their ids. */
@@ -33,4 +33,4 @@ const endpoint = {
 
 export type ExportWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import { type Contour, combine, type Point } from '@/core'
 import {
 	type ByColourOptions,
@@ -11,6 +10,7 @@ import {
 	NothingToLift,
 	rehearseLifting,
 } from '@/core/pictures'
+import { exposed } from './exposed'
 import { pixelsOf } from './pixelsOf'
 
 /** What was lifted, px of the part of the photo it was lifted from; or why nothing was, in words. */
@@ -88,4 +88,4 @@ function answered(work: (part: NonNullable<typeof kept>) => LiftAnswer): LiftAns
 
 export type LiftWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

@@ -1,4 +1,4 @@
-import { expose, transfer } from 'comlink'
+import { transfer } from 'comlink'
 import {
 	liesOnItsSide,
 	NotAPicture,
@@ -8,6 +8,7 @@ import {
 	uprightMap,
 } from '@/core'
 import { enlarge } from '@/core/pictures'
+import { exposed } from './exposed'
 
 /** The picture at full size and at each halving of it, the largest first. */
 export interface Pyramid {
@@ -163,4 +164,4 @@ function canvasOf(width: number, height: number) {
 	return { canvas, context }
 }
 
-expose(endpoint)
+exposed(endpoint)

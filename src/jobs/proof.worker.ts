@@ -1,6 +1,6 @@
-import { expose } from 'comlink'
 import type { Piece } from '@/core'
 import { allMended, type Finding, findingSteps, type Limits } from '@/core/proofs'
+import { exposed } from './exposed'
 import { createMirror, type Sent } from './mirror'
 
 /** What came of pieces when something was mended. */
@@ -51,4 +51,4 @@ const endpoint = {
 
 export type ProofWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

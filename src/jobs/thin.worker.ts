@@ -1,4 +1,3 @@
-import { expose } from 'comlink'
 import {
 	type Contour,
 	suggestionsFor,
@@ -7,6 +6,7 @@ import {
 	thinOutlines,
 	tradeOff,
 } from '@/core'
+import { exposed } from './exposed'
 
 const endpoint = {
 	thin: (targets: readonly ThinTarget[], settings: ThinSettings) => thinOutlines(targets, settings),
@@ -17,4 +17,4 @@ const endpoint = {
 
 export type ThinWorker = typeof endpoint
 
-expose(endpoint)
+exposed(endpoint)

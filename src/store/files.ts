@@ -16,19 +16,30 @@ export async function saveFile(
 	)
 }
 
-/** The same for a file that is made while the user chooses; nothing is written where none comes of it. */
+/** Files that were saved to while this page is open, by what was saved: it goes there again unasked. */
+const places = new Map<string, FileSystemFileHandle>()
+
+/**
+ * The same for a file that is made while the user chooses; nothing is written where none comes of it.
+ * @param o.again what is saved: the next time it goes to the same file, where the browser lets it
+ */
 export async function saveMade(
 	make: () => Promise<Blob | null>,
 	fileName: string,
 	mimeType: string,
+	{ again }: { readonly again?: string } = {},
 ): Promise<boolean> {
 	const extension = fileName.slice(fileName.lastIndexOf('.'))
+	const known = again === undefined ? undefined : places.get(again)
 	const made = make().then((blob) => blob ?? Promise.reject(new DOMException('', 'AbortError')))
 	// Whoever thinks better of it does not wait for it.
 	made.catch(() => {})
-	return unlessCancelled(() =>
-		fileSave(made, { fileName, extensions: [extension], mimeTypes: [mimeType] }),
-	)
+	return unlessCancelled(async () => {
+		const o = { fileName, extensions: [extension], mimeTypes: [mimeType] }
+		// A file that was moved meanwhile is asked for anew.
+		const place = await fileSave(made, o, known ?? null, false)
+		if (again !== undefined && place) places.set(again, place)
+	})
 }
 
 /** Lets the user choose files; none where they thought better of it. */

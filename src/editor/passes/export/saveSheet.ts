@@ -16,7 +16,7 @@ export async function saveSheet(workbench: Workbench): Promise<void> {
 	})
 	try {
 		// Where it goes is asked first: making it may take longer than the browser lets one ask.
-		if (await saveMade(make, name, type))
+		if (await saveMade(make, name, type, { again: sheet.id }))
 			showSnack(`Saved as ${name}: the sheet with its photos. It opens here again.`)
 	} catch (error) {
 		showFailed(error, () => void saveSheet(workbench))
