@@ -8,6 +8,7 @@ const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', SKIAGRAM_TYPES: 'apa
 
 await together(
 	['layers', 'node', 'scripts/layers.mjs', '--check'],
+	['packages', 'node', 'scripts/packages.mjs'],
 	['lint', 'npx', 'biome', 'check', '--error-on-warnings', '.'],
 	// Types are checked after the build made its own, those of tests and scripts with them.
 	['build', 'npx', 'next', 'build'],
