@@ -4,12 +4,12 @@ import { browserPath } from './scripts/browser'
 const port = 3517
 
 /** Files with tests of half a minute and more: begun first, so that none of them is left alone at the end. */
-const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut)\.spec\.ts$/
+const LONG = /(trace|fruit|lantern|seeing|doors|lift|edges|colour|cutOut|offline)\.spec\.ts$/
 
 /** The interface in Debian's Chromium, against a build that serves the demo sheets. */
 export default defineConfig({
 	testDir: 'e2e',
-	timeout: 90_000,
+	timeout: 150_000,
 	expect: { timeout: 15_000 },
 	workers: 2,
 	fullyParallel: true,

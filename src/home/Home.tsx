@@ -17,7 +17,7 @@ import { messageFor } from '@/kit/messages'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { closeSnack, showProblem, showSnack } from '@/kit/snackbar'
 import { browserLibrary } from '@/store/browserLibrary'
-import type { Binned, SetAside, SheetSummary } from '@/store/database'
+import type { Binned, Collection, SetAside, SheetSummary } from '@/store/database'
 import { chooseFiles, saveFile } from '@/store/files'
 import { deleteStored, renameStored, restoreStored } from '@/store/homeActs'
 import {
@@ -33,6 +33,7 @@ import {
 } from '@/store/newSheets'
 import { inOneFile, type OutFile } from '@/store/oneFile'
 import { askToLast } from '@/store/space'
+import { Collections } from './Collections'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
@@ -52,7 +53,8 @@ const DEMO_LAID_OUT = 'skiagram:demo-laid-out'
 /** The user's sheets, and the ways to a new one. */
 export function Home({ demo }: { demo: boolean }) {
 	const router = useRouter()
-	const { sheets, binned, setAside, problem, reload } = useSheets(demo)
+	const { sheets, binned, setAside, collections, problem, reload } = useSheets(demo)
+	const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
 	const [busy, setBusy] = useState<Busy | null>(null)
 
 	const begin = useCallback(async (what: string, make: Make): Promise<string | null> => {
@@ -185,8 +187,20 @@ export function Home({ demo }: { demo: boolean }) {
 				<NewSheet busy={busy} onFiles={take} />
 				<SampleShelf samples={SAMPLES} disabled={busy !== null} onStart={startSample} />
 			</Box>
+			<Collections
+				collections={collections}
+				sheets={sheets ?? []}
+				onGo={goTo}
+				onChoose={(ids) => setChosen(new Set(ids))}
+				onRename={(id, name) =>
+					act(async () => (await browserLibrary().collections()).rename(id, name))
+				}
+				onForget={(id) => act(async () => (await browserLibrary().collections()).forget(id))}
+			/>
 			<SheetShelf
 				sheets={sheets}
+				chosen={chosen}
+				setChosen={setChosen}
 				acts={{
 					rename: (sheet, name) => act(() => renameStored(sheet.id, name)),
 					duplicate,
@@ -264,12 +278,27 @@ async function beginEach(
 	files: readonly File[],
 	begin: (what: string, make: Make) => Promise<string | null>,
 ): Promise<void> {
-	let begun = 0
+	const begun: { readonly id: string; readonly name: string; readonly photo: boolean }[] = []
 	for (const [i, file] of files.entries()) {
 		const what = `${file.name} (${i + 1} of ${files.length})`
-		if ((await begin(what, (watch) => sheetFromFile(file, watch))) !== null) begun++
+		const id = await begin(what, (watch) => sheetFromFile(file, watch))
+		const photo = !isDrawing(file) && !isStoredSheet(file)
+		if (id !== null) begun.push({ id, name: nameOfFile(file.name), photo })
 	}
-	showSnack(`${begun} of ${files.length} files became a sheet each.`)
+	const photos = begun.filter(({ photo }) => photo)
+	if (photos.length > 1) await collect(photos)
+	showSnack(`${begun.length} of ${files.length} files became a sheet each.`)
+}
+
+/** Photos that came in together are worked through together. */
+async function collect(photos: readonly { readonly id: string; readonly name: string }[]) {
+	const { nameOfCollection } = await import('@/store/collections')
+	const name = nameOfCollection(
+		photos.map((photo) => photo.name),
+		new Date(),
+	)
+	const ids = photos.map(({ id }) => id)
+	await (await browserLibrary().collections()).add(name, ids)
 }
 
 /** Which demo sheets a first visit has laid out so far. */
@@ -290,13 +319,22 @@ function useSheets(demo: boolean) {
 	const [kept, setKept] = useState<{
 		readonly binned: readonly Binned[]
 		readonly setAside: readonly SetAside[]
-	}>({ binned: [], setAside: [] })
+		readonly collections: readonly Collection[]
+	}>({ binned: [], setAside: [], collections: [] })
 	const [problem, setProblem] = useState<unknown>(null)
 	const reload = useCallback(async () => {
 		try {
 			const library = browserLibrary()
 			setSheets(await library.list())
-			setKept({ binned: await library.binned(), setAside: await library.allSetAside() })
+			setKept({
+				binned: await library.binned(),
+				setAside: await library.allSetAside(),
+				// Home is there without them, too.
+				collections: await library
+					.collections()
+					.then((all) => all.list())
+					.catch(() => []),
+			})
 			setProblem(null)
 		} catch (error) {
 			setProblem(error)

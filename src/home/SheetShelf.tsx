@@ -26,13 +26,16 @@ const FEW = 9
 export function SheetShelf({
 	sheets,
 	acts,
+	chosen,
+	setChosen,
 }: {
 	readonly sheets: readonly SheetSummary[] | null
 	readonly acts: SheetActs
+	readonly chosen: ReadonlySet<string>
+	readonly setChosen: (chosen: ReadonlySet<string>) => void
 }) {
 	const [wanted, setWanted] = useState('')
 	const [order, setOrder] = useState<Order>('edited')
-	const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
 	const last = useRef<string | null>(null)
 	const shown = shownSheets(sheets ?? [], wanted, order)
 	const atWork = shown.filter(({ id }) => chosen.has(id))

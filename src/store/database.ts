@@ -114,6 +114,16 @@ export interface StoredVersionText {
 	readonly json: string
 }
 
+/** Sheets that came in together: worked through one after the other, and sent out together. */
+export interface Collection {
+	readonly id: string
+	readonly name: string
+	/** When they came. */
+	readonly at: number
+	/** Ids, in the order in which they came. */
+	readonly sheets: readonly string[]
+}
+
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {
 	readonly key?: number
@@ -143,6 +153,7 @@ export class SkiagramDatabase extends Dexie {
 	readonly histories!: Table<StoredHistory, string>
 	readonly versions!: Table<StoredVersion, string>
 	readonly versionTexts!: Table<StoredVersionText, string>
+	readonly collections!: Table<Collection, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -159,6 +170,7 @@ export class SkiagramDatabase extends Dexie {
 			histories: 'id',
 			versions: 'id, sheet, [sheet+at], *photos',
 			versionTexts: 'id',
+			collections: 'id, *sheets',
 		})
 	}
 }

@@ -283,6 +283,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		/** The kept states of sheets; what reads and keeps them comes when it is asked for. */
 		versions: () => import('./versions').then((m) => m.versionsIn(database, inWords)),
 
+		/** Sheets that came in together; what knows of them comes when it is asked for. */
+		collections: () => import('./collections').then((m) => m.collectionsIn(database)),
+
 		/** Everything in one file. */
 		archive: (): Promise<Blob> => import('./archive').then((m) => m.archiveOf(database)),
 

@@ -24,6 +24,7 @@ import type { Saving } from '@/store/savingState'
 import { CLOSE, NARROW } from '@/theme/widths'
 import { PassTrack } from './PassTrack'
 
+const InCollection = late(() => import('./InCollection').then((m) => m.InCollection), 'nowhere')
 const HistoryList = late(() => import('./HistoryList').then((m) => m.HistoryList), 'over')
 const VersionsDialog = late(
 	() => import('./versions/VersionsDialog').then((m) => m.VersionsDialog),
@@ -67,6 +68,7 @@ export function TopBar(drawers: Drawers) {
 					onChange={(next) => open.apply('Rename the sheet', (sheet) => renameSheet(sheet, next))}
 				/>
 			</Box>
+			<InCollectionSoon />
 			<Box
 				sx={{
 					display: 'flex',
@@ -87,6 +89,41 @@ export function TopBar(drawers: Drawers) {
 			<KeysButton />
 		</Box>
 	)
+}
+
+/** What the sheet came in with is looked up once it stands, this long after, ms. */
+const LOOK_UP_MS = 3000
+
+/** Once it was looked up for one sheet it is for the next ones at once. */
+let lookedUp = false
+
+function InCollectionSoon() {
+	const [soon, setSoon] = useState(lookedUp)
+	const [pressed, setPressed] = useState<string | null>(null)
+	useEffect(() => {
+		const begun = new AbortController()
+		const { signal } = begun
+		const look = () => {
+			begun.abort()
+			lookedUp = true
+			setSoon(true)
+		}
+		const timer = setTimeout(look, LOOK_UP_MS)
+		window.addEventListener('pointermove', look, { signal })
+		window.addEventListener(
+			'keydown',
+			(event) => {
+				if (!belongsToField(event)) setPressed(event.key)
+				look()
+			},
+			{ signal },
+		)
+		return () => {
+			clearTimeout(timer)
+			begun.abort()
+		}
+	}, [])
+	return soon ? <InCollection pressed={pressed} /> : null
 }
 
 const DRAWERS = {

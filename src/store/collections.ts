@@ -1,0 +1,83 @@
+import { newId, type Sheet } from '@/core'
+import type { Collection, SkiagramDatabase } from './database'
+import { SheetBusy, withSheet } from './editLock'
+import type { Library } from './library'
+
+export function collectionsIn({ collections, sheets }: SkiagramDatabase) {
+	/** Without sheets that are gone. */
+	const living = async (found: readonly Collection[]): Promise<Collection[]> => {
+		const there = new Set(await sheets.toCollection().primaryKeys())
+		return found
+			.map((each) => ({ ...each, sheets: each.sheets.filter((id) => there.has(id)) }))
+			.filter((each) => each.sheets.length > 0)
+	}
+	return {
+		/** The newest first. */
+		list: async (): Promise<Collection[]> =>
+			(await living(await collections.toArray())).sort((a, b) => b.at - a.at),
+
+		/** The collection that a sheet came with; `null` for none. */
+		of: async (sheet: string): Promise<Collection | null> =>
+			(await living(await collections.where('sheets').equals(sheet).toArray()))[0] ?? null,
+
+		add: async (name: string, ids: readonly string[], at = Date.now()): Promise<void> => {
+			await collections.put({ id: newId(), name, at, sheets: ids })
+		},
+
+		rename: (id: string, name: string): Promise<unknown> => collections.update(id, { name }),
+
+		/** Its sheets stay. */
+		forget: (id: string): Promise<void> => collections.delete(id),
+	}
+}
+
+/** What to call sheets that came in together: by what their names begin with, else by the day. */
+export function nameOfCollection(names: readonly string[], at: Date): string {
+	const [first = ''] = names
+	let length = 0
+	while (length < first.length && names.every((name) => name[length] === first[length])) length++
+	const common = first.slice(0, length).replace(/[\s\d._-]+$/, '')
+	if (common.length >= 3) return common
+	return `${names.length} photos of ${new Intl.DateTimeFormat('en', { dateStyle: 'medium' }).format(at)}`
+}
+
+/**
+ * Gives the other sheets of a collection that nobody traced yet what one was set up with: the tone and strength of its
+ * photo, its unit, its trace line, and how new pieces are painted. A sheet that is open elsewhere is left.
+ * @returns how many sheets were given it
+ */
+export async function setUpAlike(
+	library: Library,
+	model: Sheet,
+	ids: readonly string[],
+): Promise<number> {
+	let given = 0
+	for (const id of ids) {
+		if (id === model.id) continue
+		try {
+			const done = await withSheet(id, async () => {
+				const { sheet, desk } = await library.load(id)
+				if (sheet.pieces.length > 0) return false
+				await library.save(setUpLike(sheet, model), desk)
+				return true
+			})
+			if (done) given++
+		} catch (error) {
+			if (!(error instanceof SheetBusy)) throw error
+		}
+	}
+	return given
+}
+
+function setUpLike(sheet: Sheet, { photos: [photo], unit, line, drawnIn, lastLook }: Sheet): Sheet {
+	return {
+		...sheet,
+		unit,
+		line,
+		...(drawnIn !== undefined && { drawnIn }),
+		...(lastLook !== undefined && { lastLook }),
+		photos: photo
+			? sheet.photos.map((own) => ({ ...own, tone: photo.tone, strength: photo.strength }))
+			: sheet.photos,
+	}
+}
