@@ -11,6 +11,7 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useRef, useState } from 'react'
 import { IDENTITY } from '@/core'
 import { NameField } from '@/kit/NameField'
+import { SketchedArtwork } from '@/kit/SketchedArtwork'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { SheetSummary } from '@/store/database'
 
@@ -164,18 +165,7 @@ function FirstLook({ sheet }: { sheet: SheetSummary }) {
 					opacity={sheet.pieces > 0 ? 0.4 : 0.9}
 				/>
 			)}
-			{sheet.artwork.map(({ d, rule, colour, line = 'none', width, opacity }, i) => (
-				<path
-					// biome-ignore lint/suspicious/noArrayIndexKey: two pieces may be alike; their order is all there is
-					key={i}
-					d={d}
-					fill={colour}
-					fillRule={rule}
-					stroke={line}
-					strokeWidth={width}
-					opacity={opacity}
-				/>
-			))}
+			<SketchedArtwork artwork={sheet.artwork} />
 		</svg>
 	)
 }

@@ -15,7 +15,8 @@ import { MAX_PICTURE_PX, PictureNotDrawn } from '@/jobs/rasterise'
 import { StorageFull, StorageRefused } from '@/store/database'
 import { SheetBusy } from '@/store/editLock'
 import { PhotoMissing, SheetUnsound } from '@/store/library'
-import { NoArchive, NoSheet, NothingToTake } from '@/store/newSheets'
+import { NoSheet, NothingToTake } from '@/store/newSheets'
+import { NoArchive } from '@/store/oneFile'
 import { PartMissing } from './parts'
 
 /** What a person is told: what happened, that nothing was lost, what to do. */

@@ -12,7 +12,7 @@ import {
 } from '@/core'
 import { SkiagramDatabase } from './database'
 import { createLibrary, type Library } from './library'
-import { NoArchive } from './newSheets'
+import { NoArchive } from './oneFile'
 
 let number = 0
 /** A browser of its own. */

@@ -1,10 +1,8 @@
 import type { Unzipped } from 'fflate'
 import * as z from 'zod/mini'
 import { fileStem, formatSvg, newId, parseSheet, type Sheet } from '@/core'
-import type { SkiagramDatabase, StoredPhoto, StoredVersion } from './database'
-import { NoArchive } from './newSheets'
-import { ownNames } from './oneFile'
-import type { InWords } from './past'
+import type { InWords, SkiagramDatabase, StoredPhoto, StoredVersion } from './database'
+import { NoArchive, ownNames } from './oneFile'
 
 /** All sheets with their photos and versions in one file, and what comes out of such a file again. */
 

@@ -1,7 +1,6 @@
 import { newId, type Sheet } from '@/core'
 import type { Collection, SkiagramDatabase } from './database'
 import { SheetBusy, withSheet } from './editLock'
-import type { Library } from './library'
 
 export function collectionsIn({ collections, sheets }: SkiagramDatabase) {
 	/** Without sheets that are gone. */
@@ -41,13 +40,19 @@ export function nameOfCollection(names: readonly string[], at: Date): string {
 	return `${names.length} photos of ${new Intl.DateTimeFormat('en', { dateStyle: 'medium' }).format(at)}`
 }
 
+/** Where sheets are read and written. */
+interface SheetStore {
+	load(id: string): Promise<{ readonly sheet: Sheet; readonly desk: unknown }>
+	save(sheet: Sheet, desk?: unknown): Promise<unknown>
+}
+
 /**
  * Gives the other sheets of a collection that nobody traced yet what one was set up with: the tone and strength of its
  * photo, its unit, its trace line, and how new pieces are painted. A sheet that is open elsewhere is left.
  * @returns how many sheets were given it
  */
 export async function setUpAlike(
-	library: Library,
+	library: SheetStore,
 	model: Sheet,
 	ids: readonly string[],
 ): Promise<number> {

@@ -1,6 +1,6 @@
 import Dexie, { type Table } from 'dexie'
 import * as z from 'zod/mini'
-import type { Affine, FillRule } from '@/core'
+import type { Affine, FillRule, Sheet } from '@/core'
 
 /** What the home page shows of a sheet without reading all of it. */
 export interface SheetSummary {
@@ -123,6 +123,11 @@ export interface Collection {
 	/** Ids, in the order in which they came. */
 	readonly sheets: readonly string[]
 }
+
+/** A sheet put into words, and what its card shows of it. */
+export type InWords = (
+	sheet: Sheet,
+) => Promise<{ readonly json: string; readonly summary: SheetSummary }>
 
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {

@@ -18,6 +18,7 @@ import {
 import { type Ahead, NO_AHEAD } from './ahead'
 import {
 	type Binned,
+	type InWords,
 	isSummary,
 	type SetAside,
 	type SheetSummary,
@@ -27,7 +28,7 @@ import {
 	stored,
 } from './database'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
-import type { InWords, Past } from './past'
+import type { Past } from './past'
 import { inSlices } from './slices'
 import type { Recalled } from './steps'
 

@@ -153,14 +153,6 @@ export class NoSheet extends Error {
 	}
 }
 
-/** A file that should hold everything and does not. */
-export class NoArchive extends Error {
-	constructor() {
-		super('The file holds no sheets of Skiagram.')
-		this.name = 'NoArchive'
-	}
-}
-
 export function isStoredSheet(file: File): boolean {
 	return file.type === 'application/json' || /\.json$/i.test(file.name)
 }

@@ -31,3 +31,11 @@ export function ownNames(names: readonly string[]): string[] {
 		return own
 	})
 }
+
+/** A file that should hold everything and does not. */
+export class NoArchive extends Error {
+	constructor() {
+		super('The file holds no sheets of Skiagram.')
+		this.name = 'NoArchive'
+	}
+}

@@ -1,13 +1,8 @@
 import type { Sheet } from '@/core'
-import type { SheetSummary, SkiagramDatabase, StoredDocument } from './database'
+import type { InWords, SkiagramDatabase, StoredDocument } from './database'
 import type { History } from './history'
 import { keepSteps, putSteps, type Recalled } from './steps'
 import { largeSteps, versionKeeper } from './versions'
-
-/** A sheet put into words, and what its card shows of it. */
-export type InWords = (
-	sheet: Sheet,
-) => Promise<{ readonly json: string; readonly summary: SheetSummary }>
 
 /** What is kept of the past of a sheet that is worked on: its steps, and versions of it. */
 export interface Past {

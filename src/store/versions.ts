@@ -1,7 +1,6 @@
 import { newId, type PathNode, parseSheet, type Sheet } from '@/core'
-import type { SheetSummary, SkiagramDatabase, StoredVersion } from './database'
+import type { InWords, SheetSummary, SkiagramDatabase, StoredVersion } from './database'
 import type { History } from './history'
-import type { InWords } from './past'
 
 /** Kept states of a sheet: by time, by name, and as it was before each large step. */
 

@@ -18,7 +18,7 @@ import {
 import { toolInHand } from '@/editor/session/desk'
 import { showSnack } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
-import { type Laid, OWN_TYPE, SVG_TYPE } from './bindClipboard'
+import { type Laid, OWN_TYPE, SVG_TYPE } from './laid'
 import type { Workbench } from './workbench'
 
 /** What is pasted onto itself is moved by so much, px on screen. */

@@ -13,6 +13,7 @@ import Typography from '@mui/material/Typography'
 import { useCallback, useEffect, useState } from 'react'
 import type { Sheet } from '@/core'
 import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { SketchedArtwork } from '@/kit/SketchedArtwork'
 import { showProblem } from '@/kit/snackbar'
 import type { StoredVersion } from '@/store/database'
 import { NOTHING } from '@/store/selection'
@@ -178,17 +179,7 @@ function VersionPicture({ version: { summary } }: { readonly version: StoredVers
 			aria-hidden="true"
 			style={{ flexShrink: 0, background: '#FBF9F4', borderRadius: 2 }}
 		>
-			{summary.artwork.map(({ d, rule, colour, line = 'none', width }, i) => (
-				<path
-					// biome-ignore lint/suspicious/noArrayIndexKey: two pieces may be alike; their order is all there is
-					key={i}
-					d={d}
-					fill={colour}
-					fillRule={rule}
-					stroke={line}
-					strokeWidth={width}
-				/>
-			))}
+			<SketchedArtwork artwork={summary.artwork} />
 		</svg>
 	)
 }
