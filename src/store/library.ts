@@ -27,6 +27,7 @@ import {
 	type StoredPhoto,
 	stored,
 } from './database'
+import type { History } from './history'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import type { Past } from './past'
 import { inSlices } from './slices'
@@ -226,6 +227,12 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		open: async (id: string): Promise<OpenedSheet> => {
 			const { now, sheet, document, desk } = await read(id)
 			let past: Promise<Past | null> | null = null
+			/** A history that began with what was noted ahead of the database, with that as its first step. */
+			const whole = (history: History): History => {
+				const first = history.past[0]?.before ?? history.present
+				if (now === sheet || first !== now) return history
+				return { ...history, past: [{ ...NOTED, before: sheet }, ...history.past] }
+			}
 			/** Without what keeps the past a sheet is written all the same; it is asked for again with the next write. */
 			const withPast = () => {
 				past ??= import('./past')
@@ -246,7 +253,8 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 				try {
 					await assertReadable(written)
 					const prepared = await prepare(written)
-					const before = history && (await (await withPast())?.prepare(history, current.sheet))
+					const before =
+						history && (await (await withPast())?.prepare(whole(history), current.sheet))
 					const tables = [sheets, documents, bin, desks, steps, histories, versions, versionTexts]
 					const over = await database.transaction('rw', tables, async () => {
 						const there = await documents.get(id)
@@ -429,6 +437,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 	}
 }
 
+/** What was noted ahead of the database, as undo calls it. */
+const NOTED = { label: 'What was done last', key: null }
+
 const NOTHING_DONE: Recalled = { past: [], future: [] }
 
 /** What was noted ahead of the database is a step of its own. */
@@ -437,8 +448,7 @@ function withNotesAsStep(
 	{ stored, now }: { readonly stored: Sheet; readonly now: Sheet },
 ): Recalled {
 	if (now === stored) return { past, future }
-	const step = { label: 'What was done last', before: stored, key: null }
-	return { past: [...past, step], future: [] }
+	return { past: [...past, { ...NOTED, before: stored }], future: [] }
 }
 
 /** @throws where the text is no JSON, or does not fit the schema */

@@ -14,6 +14,7 @@ import {
 } from '@/core'
 import { anyEdit, randomNumbers } from '@/core/path/testing/anyEdit'
 import { anyContour, sheetOf } from '@/core/path/testing/arbitrary'
+import { aheadIn } from './ahead'
 import { SkiagramDatabase } from './database'
 import { createLibrary, type Library } from './library'
 import type { OpenedSheet } from './openedSheet'
@@ -148,6 +149,33 @@ describe('undo outlives the tab', () => {
 			await database.steps.put({ ...torn, back })
 			expect(undoAll(await tab(id)).length).toBe(5)
 		}
+	})
+
+	test('what was only noted before the tab died is a step of its own, and those before it stay', async () => {
+		const kept = new Map<string, string>()
+		const storage = {
+			getItem: (key: string) => kept.get(key) ?? null,
+			setItem: (key: string, text: string) => void kept.set(key, text),
+			removeItem: (key: string) => void kept.delete(key),
+		} as unknown as Storage
+		const anew = () =>
+			createLibrary(
+				database,
+				aheadIn(() => storage),
+			)
+		const id = await stored()
+		const first = await tab(id)
+		for (const name of ['1', '2']) await first.edit(name)
+		const dying = await anew().open(id)
+		dying.note(renameSheet(dying.sheet, 'noted'))
+		// It is written as soon as it is found, before anything of the past is there.
+		const opened = await anew().open(id)
+		const open = createOpenSheet(opened.sheet)
+		await opened.write(open.sheet(), { history: open.getState().history })
+		open.recall(await opened.recalled())
+		open.apply('Name after', (sheet) => renameSheet(sheet, 'after'))
+		await opened.write(open.sheet(), { history: open.getState().history })
+		expect(undoAll(await tab(id))).toEqual(['after', 'noted', '2', '1', '0'])
 	})
 
 	test('groups and their pieces come back', async () => {
