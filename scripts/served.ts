@@ -32,7 +32,11 @@ export async function withBrowser(work: (page: Page) => Promise<void>): Promise<
 		args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 	})
 	try {
-		const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+		const page = await browser.newPage({
+			viewport: { width: 1280, height: 800 },
+			// What it would fetch to keep is none of what is measured.
+			serviceWorkers: 'block',
+		})
 		// The TypeScript loader names functions through a helper that the page does not have.
 		await page.addInitScript('globalThis.__name = (f) => f')
 		await work(page)

@@ -7,7 +7,7 @@ import OutlinedInput from '@mui/material/OutlinedInput'
 import Typography from '@mui/material/Typography'
 import { useEffect, useEffectEvent, useId, useRef, useState } from 'react'
 import { useFields } from './fields'
-import { readNumber, typedChange, whyNotTyped } from './typedNumber'
+import { type Bounds, readNumber, typedChange, whyNotTyped } from './typedNumber'
 
 /**
  * A number with its unit. Enter or leaving the field takes it over, “+5” adds, “*2” multiplies, the arrow keys step it
@@ -21,6 +21,7 @@ export function NumberField({
 	digits = 2,
 	disabled = false,
 	read = readNumber,
+	bounds,
 	live,
 	onChange,
 }: {
@@ -31,6 +32,8 @@ export function NumberField({
 	disabled?: boolean
 	/** What a typed text means in the field's unit; `null` for what means nothing. */
 	read?: (text: string) => number | null
+	/** What else is typed is not taken, and it says why. */
+	bounds?: Bounds
 	/**
 	 * The value as it is this moment, for a field that follows a drag: it is written into the field
 	 * with every change of the sheet, without the field being made anew.
@@ -49,7 +52,7 @@ export function NumberField({
 	useEffect(() => (follows ? subscribe(() => follow()) : undefined), [subscribe, follows])
 	const [draft, setDraft] = useState<string | null>(null)
 	const shown = value === null ? '' : trimmed(value, digits)
-	const problem = draft === null || value === null ? null : whyNotTyped(draft, value, read)
+	const problem = draft === null || value === null ? null : whyNotTyped(draft, value, read, bounds)
 	const change = draft === null || problem ? null : typedChange(draft, read)
 	const take = () => {
 		if (change && draft !== shown) onChange(change)

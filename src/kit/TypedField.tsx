@@ -4,8 +4,8 @@ import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 
 /**
- * A value typed as text: Enter or leaving the field takes it over, Escape gives the old one back, what means
- * nothing is not taken. Give it its value as `key`, so that it shows another.
+ * A value typed as text: Enter or leaving the field takes it over, Escape gives the old one back. What means nothing is not
+ * taken: it stays, with what would be. Give it its value as `key`, so that it shows another.
  */
 export function TypedField<T>({
 	label,
@@ -13,6 +13,7 @@ export function TypedField<T>({
 	read,
 	disabled,
 	wide = false,
+	wants,
 	onChange,
 }: {
 	readonly label: string
@@ -23,13 +24,14 @@ export function TypedField<T>({
 	readonly disabled: boolean
 	/** Across all columns of the grid it stands in. */
 	readonly wide?: boolean
+	/** What may be typed, in words. */
+	readonly wants: string
 	readonly onChange: (value: T) => void
 }) {
 	const [draft, setDraft] = useState(shown)
 	const typed = read(draft)
 	const take = () => {
 		if (typed !== null && draft !== shown) onChange(typed)
-		else setDraft(shown)
 	}
 	return (
 		<TextField
@@ -38,6 +40,7 @@ export function TypedField<T>({
 			value={draft}
 			disabled={disabled}
 			error={typed === null}
+			helperText={typed === null ? wants : undefined}
 			onChange={(event) => setDraft(event.target.value)}
 			onBlur={take}
 			onKeyDown={(event) => {

@@ -38,6 +38,16 @@ describe('what is typed into a number’s field', () => {
 		},
 	)
 
+	test.each([
+		['0', 'At least 1.'],
+		['-13', 'At least 1.'],
+		['*20', 'At most 200.'],
+		['200', null],
+		['+1', null],
+	])('“%s” where 1 to 200 may stand: %s', (text, why) => {
+		expect(whyNotTyped(text, 12, undefined, { least: 1, most: 200 })).toBe(why)
+	})
+
 	test('lengths are read in their own way, also as a change', () => {
 		const inMm = (text: string) => (text.trim() === '2 cm' ? 20 : null)
 		expect(typedChange('2 cm', inMm)?.(7)).toBe(20)

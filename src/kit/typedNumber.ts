@@ -4,6 +4,12 @@ const RELATIVE = /^\s*([+*/])(.+)$/
 /** What is only begun may still become something. */
 const UNFINISHED = /^\s*[+*/]?\s*[-.,]?$/
 
+/** What a number may be. */
+export interface Bounds {
+	readonly least?: number
+	readonly most?: number
+}
+
 /** A change of a number. */
 export type NumberChange = (now: number) => number
 
@@ -30,14 +36,21 @@ export function typedChange(
 /**
  * Why a typed text is not taken, in words; `null` where it can be, or is only begun.
  * @param now the number that it would change
+ * @param bounds what it may be at least and at most
  */
 export function whyNotTyped(
 	text: string,
 	now: number,
 	read: (text: string) => number | null = readNumber,
+	{ least = Number.NEGATIVE_INFINITY, most = Number.POSITIVE_INFINITY }: Bounds = {},
 ): string | null {
 	const change = typedChange(text, read)
-	if (change) return Number.isFinite(change(now)) ? null : 'That is more than a number can say.'
+	if (change) {
+		const next = change(now)
+		if (!Number.isFinite(next)) return 'That is more than a number can say.'
+		if (next < least) return `At least ${least}.`
+		return next > most ? `At most ${most}.` : null
+	}
 	if (UNFINISHED.test(text)) return null
 	const [, sign, rest = ''] = RELATIVE.exec(text) ?? []
 	const by = readNumber(rest)

@@ -27,6 +27,7 @@ export function HexField({
 				label={label}
 				shown={colour}
 				read={typedHex}
+				wants="# and 3 or 6 digits."
 				disabled={disabled}
 				onChange={onChange}
 			/>

@@ -88,6 +88,7 @@ export function StrokeLook() {
 						label="Dashes and gaps, px"
 						shown={written(stroke.dashes ?? [])}
 						read={typedDashes}
+						wants="Lengths in turn, as 4 3; one at least of more than 0."
 						disabled={readOnly}
 						wide
 						onChange={(dashes) => once('Change the dashes', { dashes })}

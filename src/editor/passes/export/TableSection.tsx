@@ -79,6 +79,7 @@ export function TableSection() {
 						unit={unit}
 						value={get(table)}
 						digits={digits}
+						bounds={{ least, most }}
 						onChange={(next) => {
 							const said = Math.min(most, Math.max(least, next(get(table))))
 							set(put(table, digits === 0 ? Math.round(said) : said))
