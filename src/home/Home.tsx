@@ -81,17 +81,23 @@ export function Home({ demo }: { demo: boolean }) {
 	const { open: openArchive } = archives
 	const take = useCallback(
 		(files: readonly File[]) => {
-			const [file, more] = files
-			if (!file) return
+			if (files.length === 0) return
 			void askToLast(navigator.storage)
-			if (isArchive(file)) {
-				void openArchive(file).then(reload, (error: unknown) =>
-					showProblem(error, { file: file.name }),
-				)
-				return
+			// One after the other: each may ask something.
+			const openEach = async (all: readonly File[]) => {
+				for (const archive of all)
+					await openArchive(archive).catch((error: unknown) =>
+						showProblem(error, { file: archive.name }),
+					)
+				await reload()
 			}
+			const zips = files.filter(isArchive)
+			if (zips.length > 0) void openEach(zips)
+			const others = files.filter((each) => !isArchive(each))
+			const [file, more] = others
+			if (!file) return
 			if (more)
-				void beginEach(files, begin)
+				void beginEach(others, begin)
 					.then(reload)
 					.then(() => setBusy(null))
 			else void begin(file.name, (watch) => sheetFromFile(file, watch)).then(goTo)
@@ -125,7 +131,10 @@ export function Home({ demo }: { demo: boolean }) {
 		}).then(goTo)
 
 	const act = (work: () => Promise<unknown>) =>
-		void work().then(reload, (error) => void showProblem(error))
+		// What was done before something failed is done.
+		void work()
+			.catch((error) => void showProblem(error))
+			.then(reload)
 
 	const remove = (gone: readonly SheetSummary[]) =>
 		act(async () => {

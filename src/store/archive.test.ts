@@ -106,6 +106,26 @@ test('one that lies in the bin here stays there', async () => {
 	expect((await here.library.binned()).map(({ id }) => id)).toEqual([key.id])
 })
 
+test('a file whose words name another sheet does not write over that; a version that is here stays as it is', async () => {
+	const file = await here.library.archive()
+	const parts = unzipSync(new Uint8Array(await file.arrayBuffer()))
+	const other = { ...emptySheet('Other', 5, 5), id: heron.id }
+	const forged = { ...parts, [`sheets/${key.id}.json`]: strToU8(JSON.stringify(other)) }
+	const versions = await here.library.versions()
+	const [first] = await versions.list(key.id)
+	await versions.rename(first!.id, 'Named anew')
+	const archive = await here.library.readArchive(new Blob([new Uint8Array(zipSync(forged))]))
+	expect(archive.differing).toEqual(['Key'])
+	await archive.takeIn('mine')
+	expect(await named(here)).toEqual(['Heron', 'Key'])
+	await here.library.save(key, undefined, 1)
+	await (await here.library.readArchive(new Blob([new Uint8Array(zipSync(forged))]))).takeIn(
+		'newer',
+	)
+	expect((await here.library.load(heron.id)).sheet).toEqual(heron)
+	expect((await versions.list(key.id)).map(({ name }) => name)).toContain('Named anew')
+})
+
 test('what cannot be read is named, and the rest comes; other files are refused', async () => {
 	const file = await here.library.archive()
 	const parts = unzipSync(new Uint8Array(await file.arrayBuffer()))

@@ -152,7 +152,10 @@ export async function readArchive(
 			const mine = kind === 'differing' ? await database.sheets.get(id) : undefined
 			if (mine && (how === 'mine' || (how === 'newer' && editedAt <= mine.editedAt))) continue
 			const beside = binned || (mine !== undefined && how === 'both')
-			const own = beside ? { ...sheet, id: newId(), name: `${sheet.name} (from the file)` } : sheet
+			// Its id is the one that was asked about, whatever its words say.
+			const own = beside
+				? { ...sheet, id: newId(), name: `${sheet.name} (from the file)` }
+				: { ...sheet, id }
 			const past = await versionsOf(list, id, own.id, beside, textOf, inWords)
 			if (mine && !beside) past.push(await keptMine(database, id, inWords))
 			const { json: text, summary } = await inWords(own)
@@ -163,6 +166,8 @@ export async function readArchive(
 					await sheets.put({ ...summary, editedAt })
 				}
 				for (const { version, json: kept } of past) {
+					// One that is here already may have another name by now.
+					if (await versions.get(version.id)) continue
 					await versions.put(version)
 					await versionTexts.put({ id: version.id, json: kept })
 				}
