@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { glyphOutlines } from '../../../benchmarks/glyphs'
+import { parsePathData } from '../formats/pathData'
 import { type Point, polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import { obeysKind } from '../path/kinds'
@@ -174,4 +175,20 @@ describe('thinning', () => {
 	test('a tolerance of nothing is refused', () => {
 		expect(() => thin(freehand(20), { tolerance: 0 })).toThrow(RangeError)
 	})
+})
+
+test('corners that lie in a cluster become one, within the deviation; a notch as deep as that stays', () => {
+	const jagged = 'M0 0L100 0L100.4 0.5L100.1 0.9L100.6 1.3L100.2 1.8L100 100L0 100Z'
+	const [contour] = parsePathData(jagged)
+	if (!contour) throw new Error('No outline.')
+	const { contour: thinned, deviation } = thin(contour, { tolerance: 0.8 })
+	expect(thinned.nodes.length).toBeLessThan(7)
+	expect(deviation).toBeLessThanOrEqual(0.8)
+	const [notched] = parsePathData('M0 0L50 0L50.8 6L51.6 0L100 0L100 100L0 100Z')
+	if (!notched) throw new Error('No outline.')
+	const kept = thin(notched, { tolerance: 0.8 })
+	expect(kept.deviation).toBeLessThanOrEqual(0.8)
+	expect(
+		Math.max(...kept.contour.nodes.map(({ at: [x, y] }) => (x > 45 && x < 55 ? y : 0))),
+	).toBeGreaterThan(5)
 })

@@ -1,5 +1,5 @@
 import Flatbush from 'flatbush'
-import { item } from '../geometry/numbers'
+import { item, at as numberAt } from '../geometry/numbers'
 import { distance, type Point, unit } from '../geometry/point'
 import { deviationBySteps } from '../measure/deviation'
 import { isStraight, type Segment, segments } from '../path/contour'
@@ -168,8 +168,9 @@ function fitSampled(
 	withTangents: boolean,
 ): Contour {
 	const { closed } = contour
+	const plainest = ofClusters(corners, points, CLUSTER * tolerance, closed)
 	const marks = corners.map((mark): CornerMark => {
-		const kept = keepCorners && Math.abs(mark.turn) >= KEPT_TURN
+		const kept = keepCorners && Math.abs(mark.turn) >= KEPT_TURN && plainest.has(mark)
 		return { ...mark, ...(kept ? { sure: true } : { doubt: true }) }
 	})
 	const prepared = prepareTrail(points, {
@@ -189,6 +190,34 @@ function fitSampled(
 		fitThrough(trail, withTangents ? heldTangents(contour, breaks) : breaks, candidates, goal),
 	)
 	return recognised(contour, fitted, tolerance)
+}
+
+/** Corners nearer to each other than this, in tolerances, are one: the others may go, within the tolerance. */
+const CLUSTER = 2.5
+
+/** Of corners that lie in a cluster the one that turns most; all others. */
+function ofClusters(
+	corners: readonly CornerMark[],
+	points: Float64Array,
+	reach: number,
+	closed: boolean,
+): ReadonlySet<CornerMark> {
+	const near = (a: CornerMark | undefined, b: CornerMark | undefined) => {
+		if (!a || !b) return false
+		const at = ({ i }: CornerMark): Point => [numberAt(points, 2 * i), numberAt(points, 2 * i + 1)]
+		return distance(at(a), at(b)) < reach
+	}
+	const clusters: CornerMark[][] = []
+	for (const mark of corners) {
+		const last = clusters.at(-1)
+		if (last && near(last.at(-1), mark)) last.push(mark)
+		else clusters.push([mark])
+	}
+	const [first, last] = [clusters[0], clusters.at(-1)]
+	if (closed && first && last && first !== last && near(last.at(-1), first[0]))
+		clusters.splice(0, clusters.length, ...clusters.slice(1, -1), [...last, ...first])
+	const turns = ({ turn }: CornerMark) => Math.abs(turn)
+	return new Set(clusters.map((all) => all.reduce((a, b) => (turns(b) > turns(a) ? b : a))))
 }
 
 /** Nodes nearer to each other than this, in tolerances, need not all be places for joints. */

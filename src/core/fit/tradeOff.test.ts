@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import { glyphOutlines } from '../../../benchmarks/glyphs'
+import { parsePathData } from '../formats/pathData'
 import { thin } from './thin'
 import { kneeOf, tradeOff } from './tradeOff'
 
@@ -24,6 +25,19 @@ test('the knee is where the curve turns from steep to flat', () => {
 			{ tolerance: 1, nodes: 4 },
 			{ tolerance: 2, nodes: 4 },
 		]),
-	).toBe(0)
-	expect(kneeOf([])).toBe(0)
+	).toBeNull()
+	expect(kneeOf([])).toBeNull()
+})
+
+test('the knee is sought where the shape survives; a shape that gives up nothing there has none', () => {
+	const spokes = Array.from({ length: 48 }, (_, k) => {
+		const angle = (2 * Math.PI * k) / 48
+		const radius = 300 + (k % 2 === 0 ? 6 : -6)
+		return `${400 + radius * Math.cos(angle)} ${400 + radius * Math.sin(angle)}`
+	})
+	const star = parsePathData(`M${spokes.join('L')}Z`).map((contour) => ({ contour }))
+	const { points, knee } = tradeOff(star)
+	// Beyond 6 px the star is a disc: that saves most, and is no shape any more.
+	expect(points.at(-1)?.nodes).toBeLessThan(48)
+	expect(knee).toBeNull()
 })

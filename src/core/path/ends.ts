@@ -1,6 +1,7 @@
+import { boxOf, growBox } from '../geometry/box'
 import { add, distance, mix, type Point, subtract } from '../geometry/point'
 import { reverseContour, withHandles } from './contour'
-import { findNode, mapContour, mapContoursOf, mapPiece, type NodePlace } from './edit'
+import { findNode, mapContour, mapContoursOf, mapPiece, type NodePlace, piecesNear } from './edit'
 import { withFreshIds } from './freshIds'
 import { inferKind, replaceNode } from './kinds'
 import type { Contour, PathNode, Sheet } from './model'
@@ -12,6 +13,27 @@ import { removeOutline } from './pieces'
 /** Whether a node is an end of an open outline. */
 export function isEnd({ contour, index }: Pick<NodePlace, 'contour' | 'index'>): boolean {
 	return !contour.closed && (index === 0 || index === contour.nodes.length - 1)
+}
+
+/**
+ * The end nearest to a place that an end can be joined with, of outlines that show and can be changed.
+ * @param id of the end that is to be joined
+ * @param reach sheet px
+ * @returns the id of the other one; `null` for none within reach
+ */
+export function endBeside(sheet: Sheet, id: string, p: Point, reach: number): string | null {
+	const own = findNode(sheet, id)
+	if (!own || !isEnd(own)) return null
+	let best: { id: string; away: number } | null = null
+	for (const piece of piecesNear(sheet, growBox(boxOf([p]), reach)))
+		for (const contour of piece.hidden || piece.locked ? [] : piece.contours) {
+			if (contour.closed || contour.nodes.length < (contour === own.contour ? 3 : 1)) continue
+			for (const end of [contour.nodes[0], contour.nodes.at(-1)]) {
+				const away = end ? distance(end.at, p) : Number.POSITIVE_INFINITY
+				if (end && end.id !== id && away <= (best?.away ?? reach)) best = { id: end.id, away }
+			}
+		}
+	return best?.id ?? null
 }
 
 /** Why two nodes cannot be joined. */

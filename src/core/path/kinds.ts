@@ -95,8 +95,10 @@ export function settled(contour: Contour, index: number): PathNode | undefined {
 		const away = unit(subtract(node.at, line))
 		const turned = add(node.at, scale(away, distance(node.at, handle)))
 		const one = node.in ? { in: turned, out: undefined } : { in: undefined, out: turned }
-		// A handle of next to nothing may go in the rounding.
-		if (length(away) > 0 && !samePoint(turned, node.at)) return withHandles(node, one)
+		const mended = withHandles(node, one)
+		// A handle of next to nothing may go in the rounding, or lose its direction there.
+		const holds = length(away) > 0 && !samePoint(turned, node.at)
+		if (holds && isOfKind(contour, index, mended, 'smooth')) return mended
 	}
 	return { ...node, kind: inferKind(contour, index) }
 }
@@ -295,9 +297,9 @@ export function replaceNode(contour: Contour, index: number, node: PathNode): Co
 	return { ...contour, nodes: contour.nodes.with(index, node) }
 }
 
-/** The angle of a handle as people read it: degrees from level, counter-clockwise, in [0, 360). */
+/** The angle of a handle as all angles are counted here and in SVG: degrees from level, clockwise on screen, in [0, 360). */
 export function handleAngle(node: PathNode, handle: Point): number {
 	const [x, y] = subtract(handle, node.at)
-	const degrees = (angleOf([x, -y]) * 180) / Math.PI
+	const degrees = (angleOf([x, y]) * 180) / Math.PI
 	return (degrees + 360) % 360
 }

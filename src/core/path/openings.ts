@@ -119,7 +119,8 @@ export function isInside(piece: Piece, p: Point, rule: FillRule = piece.fillRule
 
 /** How the contours of a piece stand: each closed one that lies inside another is an opening or an island. */
 export function openingsOf(piece: Piece): readonly Contour[] {
-	const closed = piece.contours.filter((c) => c.closed)
+	// A lone node, closed or not, lets nobody see through.
+	const closed = piece.contours.filter(({ closed, nodes }) => closed && nodes.length > 1)
 	if (closed.length < 2) return []
 	const enclosing = createEnclosing(closed)
 	return closed.filter((c, k) => {
