@@ -1,7 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../../geometry/point'
+import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
+import { picture } from '../testing/arbitraryPixels'
 import { rendered } from '../testing/rendered'
 import { NothingToLift } from './hint'
 import { type ByColourOptions, liftByColour } from './liftByColour'
@@ -83,4 +85,17 @@ describe('places and numbers that name no area', () => {
 	] as [string, Point, ByColourOptions, string][])('%s', (_, at, o, message) => {
 		expect(said(at, o)).toContain(message)
 	})
+})
+
+test('a rougher look finds the same area, nearly, and says so the next time as well', () => {
+	const disc = picture(400, 300, (x, y) =>
+		Math.hypot(x - 200, y - 150) < 90 ? [200, 60, 50] : [220, 214, 204],
+	)
+	const area = (contours: readonly Contour[]) =>
+		Math.abs(contours.reduce((sum, contour) => sum + signedArea(flattenContour(contour, 0.5)), 0))
+	const well = area(liftByColour(disc, [200, 150]))
+	for (let turn = 0; turn < 2; turn++) {
+		const roughly = area(liftByColour(disc, [200, 150], { most: 12_000, tolerance: 4 }))
+		expect(Math.abs(roughly - well) / well).toBeLessThan(0.05)
+	}
 })

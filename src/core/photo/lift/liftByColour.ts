@@ -23,6 +23,11 @@ export interface ByColourOptions {
 	readonly spread?: number
 	/** Only what hangs together with the place; so unless said otherwise. */
 	readonly near?: boolean
+	/**
+	 * No more pixels than so many are looked at: fewer are quicker and rougher; 1.5 million unless said otherwise. Where
+	 * it is said, what is looked at is kept for the next time: the photo must stay as it is.
+	 */
+	readonly most?: number
 }
 
 const TOLERANCE_PX = 0.8
@@ -31,7 +36,7 @@ const SPREAD = 4
 const NOTICEABLE = 2
 /** The colour is that of so many pixels this way and that about the place. */
 const ROUND_PX = 2
-/** Nothing is done at more than so many pixels. */
+/** Nothing is done at more pixels unless said otherwise. */
 const MOST_PX = 1.5e6
 /** Smaller areas, and gaps in them, are grain, px². */
 const SMALLEST_PX2 = 40
@@ -46,15 +51,15 @@ const RIM_PX = 3
  */
 export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}): Contour[] {
 	const { within = [], tolerance = TOLERANCE_PX, spread = SPREAD, near = true } = o
-	if (![...at, spread, tolerance].every(Number.isFinite))
+	const most = Math.max(1, o.most ?? MOST_PX)
+	if (![...at, spread, tolerance, most].every(Number.isFinite))
 		throw new NothingToLift('Some of the numbers are not numbers.')
 	if (at[0] < 0 || at[1] < 0 || at[0] >= photo.width || at[1] >= photo.height)
 		throw new NothingToLift('There is no photo here whose colour could be taken.')
 	const box = boxFor(photo, within)
 	const [left, top] = [box.minX, box.minY]
-	let part = partOf(photo, left, top, box.maxX - left, box.maxY - top)
-	let scale = 1
-	for (; part.width * part.height > MOST_PX; scale *= 2) part = halved(part)
+	const { part, scale } =
+		o.most === undefined ? smallPart(photo, box, most) : keptPart(photo, box, most)
 	const { width, height } = part
 	const [x, y] = [Math.floor((at[0] - left) / scale), Math.floor((at[1] - top) / scale)]
 	const held =
@@ -74,6 +79,32 @@ export function liftByColour(photo: Pixels, at: Point, o: ByColourOptions = {}):
 		.map((ring) => outlineOf(ring, tolerance / scale))
 		.map((one) => transformContour(one, [scale, 0, 0, scale, left, top]))
 	return within.length > 0 ? combine('overlap', made, within, { clipRule: 'evenodd' }) : made
+}
+
+/** Parts by the photo they are of, and how they were asked for: who widens an area asks for the same one again and again. */
+const smallParts = new WeakMap<Pixels, { readonly key: string; readonly small: Small }>()
+
+interface Small {
+	readonly part: Pixels
+	/** Px of the photo for one of the part. */
+	readonly scale: number
+}
+
+function keptPart(photo: Pixels, box: Box, most: number): Small {
+	const key = [box.minX, box.minY, box.maxX, box.maxY, most].join()
+	const kept = smallParts.get(photo)
+	if (kept?.key === key) return kept.small
+	const small = smallPart(photo, box, most)
+	smallParts.set(photo, { key, small })
+	return small
+}
+
+/** A part of a photo at so many pixels at most. */
+function smallPart(photo: Pixels, box: Box, most: number): Small {
+	let part = partOf(photo, box.minX, box.minY, box.maxX - box.minX, box.maxY - box.minY)
+	let scale = 1
+	for (; part.width * part.height > most; scale *= 2) part = halved(part)
+	return { part, scale }
 }
 
 /** The part of the photo that is looked at, whole px. */
