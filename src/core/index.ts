@@ -28,6 +28,7 @@ export {
 	thinOutlines,
 } from './fit/thinOutlines'
 export { type TradeOff, type TradeOffPoint, tradeOff } from './fit/tradeOff'
+export { type ExportSummary, exportSummary } from './formats/exportSummary'
 export { fileStem } from './formats/fileStem'
 export {
 	type Format,
@@ -53,15 +54,10 @@ export { mmPerPx, pointsPerPx } from './formats/pageSize'
 export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
 export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'
-export { SheetTorn } from './formats/sheetVersions'
+export { isLater, SheetTorn } from './formats/sheetVersions'
 export { type LeftOut, newTally, saysLeftOut } from './formats/svg/leftOut'
 export { SvgSyntaxError } from './formats/svg/svgSyntaxError'
-export {
-	type ExportSummary,
-	exportSummary,
-	formatSvg,
-	type SvgOptions,
-} from './formats/svg/writeSvg'
+export { formatSvg, type SvgOptions } from './formats/svg/writeSvg'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
 	type Box,
@@ -197,6 +193,7 @@ export {
 export { indexBoxes } from './path/enclosing'
 export {
 	CannotJoin,
+	endBeside,
 	isEnd,
 	type JoinProblem,
 	joinEnds,
@@ -364,6 +361,7 @@ export {
 	type SnapTargets,
 	snapPoint,
 } from './path/snap'
+export { darkCasing, darkCasingOf, luminancesBeneath } from './photo/casing'
 export { clippedShares } from './photo/histogram'
 export type { LocalContrast, WindowInPhoto } from './photo/localContrast'
 export { liesOnItsSide, uprightMap } from './photo/orientation'

@@ -5,10 +5,11 @@ import { cutOpening, openingsOf } from '../../path/openings'
 import { changePiece } from '../../path/pieces'
 import { setRealSize } from '../../path/settings'
 import { sheetOf } from '../../path/testing/arbitrary'
+import { exportSummary } from '../exportSummary'
 import { PathSyntaxError, parsePathData } from '../pathData'
 import { readSvg } from './readSvg'
 import { SvgSyntaxError } from './svgSyntaxError'
-import { exportSummary, formatSvg } from './writeSvg'
+import { formatSvg } from './writeSvg'
 
 const svg = (body: string, attributes = 'width="200" height="100"') =>
 	`<svg xmlns="http://www.w3.org/2000/svg" ${attributes}>${body}</svg>`

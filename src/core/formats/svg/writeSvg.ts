@@ -3,9 +3,7 @@ import { nodeCount } from '../../path/contour'
 import { figurePath } from '../../path/figures'
 import type { Gradient, Pattern } from '../../path/gradients'
 import { groupPath } from '../../path/groups'
-import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
-import { openingsOf } from '../../path/openings'
-import { coloursUsed } from '../../path/paint'
+import type { Paint, Sheet, Stroke } from '../../path/model'
 import { formatPathData } from '../pathData'
 
 export interface SvgOptions {
@@ -251,30 +249,4 @@ function escapeXml(text: string): string {
 			// biome-ignore lint/suspicious/noControlCharactersInRegex: XML allows none of these
 			.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
 	)
-}
-
-/** What an export holds, for figures: only pieces that show count. */
-export interface ExportSummary {
-	readonly pieces: number
-	readonly openings: number
-	readonly nodes: number
-	readonly openOutlines: number
-	/** How many colours they are painted in. */
-	readonly colours: number
-}
-
-/** @param openings how many openings a piece has, where that is known already */
-export function exportSummary(
-	sheet: Pick<Sheet, 'pieces'>,
-	openings = (piece: Piece) => openingsOf(piece).length,
-): ExportSummary {
-	const shown = sheet.pieces.filter((p) => !p.hidden)
-	const contours = shown.flatMap((p) => p.contours)
-	return {
-		pieces: shown.length,
-		openings: shown.reduce((sum, p) => sum + openings(p), 0),
-		nodes: contours.reduce((sum, c) => sum + c.nodes.length, 0),
-		openOutlines: contours.filter((c) => !c.closed && c.nodes.length > 1).length,
-		colours: coloursUsed(shown).length,
-	}
 }
