@@ -24,7 +24,7 @@ export function Sections<Id extends string>({
 	onShow: (id: Id | null) => void
 }) {
 	return (
-		<Box sx={{ mx: -1.75, borderBottom: 1, borderColor: 'divider' }}>
+		<Box sx={{ ml: -1.75, mr: -0.5, borderBottom: 1, borderColor: 'divider' }}>
 			{sections.map(({ id, name, Content }) => (
 				<Section
 					key={id}

@@ -10,6 +10,8 @@ export function Tip({
 	title: string
 	children: ReactElement<{ 'aria-label'?: string; 'data-tip'?: string }>
 }) {
+	// What only stands round a control, one that cannot be used now, is nothing by itself: the control has a name.
+	if (children.type === 'span') return cloneElement(children, { 'data-tip': title })
 	const label = children.props['aria-label'] ?? title
 	return cloneElement(children, { 'data-tip': title, 'aria-label': label })
 }

@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { CannotCut, PathSyntaxError, SvgSyntaxError } from '@/core'
 import { PictureRefused } from '@/jobs/pictures'
+import { KindNotWritten } from '@/jobs/rasterise'
 import { StorageFull, StorageRefused } from '@/store/database'
-import { NothingToTake, nameOfFile } from '@/store/newSheets'
+import { nameOfFile } from '@/store/fileNames'
+import { NothingToTake } from '@/store/newSheets'
 import { messageFor } from './messages'
 
 const errors: [string, unknown][] = [
@@ -21,6 +23,7 @@ const errors: [string, unknown][] = [
 	['an outline outside', new CannotCut('outside')],
 	['a crossing outline', new CannotCut('crossing')],
 	['a piece with openings', new CannotCut('own-piece')],
+	['a kind of picture not written', new KindNotWritten('image/webp')],
 	['anything else', new Error('the lamp went out')],
 ]
 

@@ -9,9 +9,9 @@ import {
 	SvgSyntaxError,
 	saysLeftOut,
 } from '@/core'
-import { PictureRefused } from '@/jobs/pictures'
+import { CornersRefused, PictureRefused } from '@/jobs/pictures'
 import { type Failure, JobFailed } from '@/jobs/problems'
-import { MAX_PICTURE_PX, PictureNotDrawn } from '@/jobs/rasterise'
+import { KindNotWritten, MAX_PICTURE_PX, PictureNotDrawn } from '@/jobs/rasterise'
 import { StorageFull, StorageRefused } from '@/store/database'
 import { SheetBusy } from '@/store/editLock'
 import { PhotoMissing, SheetUnsound } from '@/store/library'
@@ -45,6 +45,7 @@ const notTakenOver = ({ message }: Error, what: string) =>
 /** What is said of each kind of problem. */
 const all = (): readonly Told<Error>[] => [
 	told(PictureRefused, ({ why }, what) => `${what} ${pictureMessage(why)} Nothing was changed.`),
+	told(CornersRefused, ({ message }) => `${message} Nothing was changed.`),
 	told(NoArchive, (_, what) => `${what} holds no sheets of Skiagram. Nothing was changed.`),
 	told(SvgSyntaxError, notTakenOver),
 	told(PathSyntaxError, notTakenOver),
@@ -97,6 +98,10 @@ const all = (): readonly Told<Error>[] => [
 		({ width, height }) =>
 			`A picture of ${width} × ${height} px could not be drawn; up to ${MAX_PICTURE_PX} px a side can. Nothing was changed: choose a smaller width.`,
 	),
+	told(KindNotWritten, ({ type }) => {
+		const kind = KINDS.get(type) ?? type
+		return `This browser cannot write ${kind} pictures. Nothing was written: save as PNG, which keeps everything, or use another browser for ${kind}.`
+	}),
 	told(CannotCut, ({ problem }) => CUT_MESSAGES[problem]),
 	told(CannotJoin, ({ problem }) => JOIN_MESSAGES[problem]),
 ]
@@ -124,6 +129,11 @@ const FAILED: Readonly<Record<Failure, string>> = {
 	stalled:
 		'no longer answered and was stopped. Your sheet is as it was. Try again with less at a time.',
 }
+
+const KINDS: ReadonlyMap<string, string> = new Map([
+	['image/webp', 'WebP'],
+	['image/jpeg', 'JPEG'],
+])
 
 function pictureMessage(why: PictureRefused['why']): string {
 	switch (why.problem) {

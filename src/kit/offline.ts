@@ -22,8 +22,8 @@ export async function keepOffline(workers: ServiceWorkerContainer): Promise<void
 	registration.active?.postMessage('which version')
 	let askedAt = Number.NEGATIVE_INFINITY
 	const ask = () => {
-		if (document.visibilityState !== 'visible' || Date.now() - askedAt < ASK_EVERY_MS) return
-		askedAt = Date.now()
+		if (document.visibilityState !== 'visible' || performance.now() - askedAt < ASK_EVERY_MS) return
+		askedAt = performance.now()
 		// A server that is gone is asked again later.
 		registration.update().catch(() => {})
 	}

@@ -1,6 +1,9 @@
 import type { OptionsObject } from 'notistack'
 import { createStore } from 'zustand/vanilla'
-import { messageFor } from './messages'
+import { mayBeNeeded } from './ahead'
+
+/** What problems are called in words: it comes with the first of them. */
+const fetchMessages = mayBeNeeded(() => import('./messages'))
 
 /** A message to be shown for a while. */
 export interface Snack {
@@ -36,9 +39,16 @@ export function showProblem(
 	error: unknown,
 	{ file, ...options }: OptionsObject & { readonly file?: string | undefined } = {},
 ): number {
-	return showSnack(messageFor(error, file), {
-		variant: 'error',
-		autoHideDuration: PROBLEM_MS,
-		...options,
-	})
+	const key = ++last
+	const shown: OptionsObject = { variant: 'error', autoHideDuration: PROBLEM_MS, ...options }
+	const show = (message: string) =>
+		snacks.setState(({ waiting }) => ({
+			waiting: [...waiting, { key, message, options: shown }],
+		}))
+	fetchMessages().then(
+		({ messageFor }) => show(messageFor(error, file)),
+		// Without its words a problem is told as it tells itself.
+		() => show(`Something went wrong: ${error instanceof Error ? error.message : error}.`),
+	)
+	return key
 }

@@ -51,6 +51,21 @@ export const theme = createTheme({
 						scrollBehavior: 'auto !important',
 					},
 				},
+				// Where the system chooses the colours, what is at hand is told by what the system highlights by.
+				'@media (forced-colors: active)': {
+					'[aria-pressed="true"], [aria-checked="true"], [aria-current="true"], [aria-current="page"], [aria-current="step"], [aria-selected="true"], .Mui-selected':
+						{
+							forcedColorAdjust: 'none',
+							outline: '2px solid Highlight !important',
+							outlineOffset: '-2px',
+							backgroundColor: 'Highlight !important',
+							color: 'HighlightText !important',
+						},
+					'[aria-current="step"] *, [role="radio"][aria-checked="true"] *': {
+						color: 'inherit !important',
+					},
+					'input[type="color"], input[type="range"]': { forcedColorAdjust: 'none' },
+				},
 				body: { fontVariantNumeric: 'tabular-nums', overscrollBehavior: 'none' },
 				'.number, .number.MuiTypography-root, .number.MuiButton-root, input.number': {
 					fontFamily: NUMBER_FACE,
@@ -58,7 +73,17 @@ export const theme = createTheme({
 				},
 			},
 		},
-		MuiButtonBase: { defaultProps: { disableRipple: true } },
+		MuiButtonBase: {
+			defaultProps: { disableRipple: true },
+			styleOverrides: {
+				root: ({ theme: t }) => ({
+					'&.Mui-focusVisible': {
+						outline: `2px solid ${t.vars.palette.primary.main}`,
+						outlineOffset: 1,
+					},
+				}),
+			},
+		},
 		MuiButton: {
 			defaultProps: { disableElevation: true, size: 'small' },
 			styleOverrides: {
@@ -98,6 +123,13 @@ export const theme = createTheme({
 		MuiInputBase: { styleOverrides: { root: { [TOUCH]: { minHeight: TOUCH_TARGET_PX } } } },
 		MuiSwitch: {
 			styleOverrides: {
+				root: ({ theme: t }) => ({
+					'& .Mui-focusVisible': { outline: 'none' },
+					'& .Mui-focusVisible .MuiSwitch-thumb': {
+						outline: `2px solid ${t.vars.palette.text.primary}`,
+						outlineOffset: 2,
+					},
+				}),
 				sizeSmall: {
 					[TOUCH]: {
 						height: TOUCH_TARGET_PX,

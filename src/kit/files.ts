@@ -1,4 +1,7 @@
-import { fileOpen, fileSave } from 'browser-fs-access'
+import { mayBeNeeded } from './ahead'
+
+/** What asks the browser for files comes with the first file asked for, or ahead. */
+const fetchAccess = mayBeNeeded(() => import('browser-fs-access'))
 
 /** Lets the user choose where a file goes; resolves to false where they thought better of it. */
 export async function saveFile(
@@ -7,8 +10,8 @@ export async function saveFile(
 	mimeType: string,
 ): Promise<boolean> {
 	const extension = fileName.slice(fileName.lastIndexOf('.'))
-	return unlessCancelled(() =>
-		fileSave(new Blob([...parts], { type: mimeType }), {
+	return unlessCancelled(async () =>
+		(await fetchAccess()).fileSave(new Blob([...parts], { type: mimeType }), {
 			fileName,
 			extensions: [extension],
 			mimeTypes: [mimeType],
@@ -16,29 +19,33 @@ export async function saveFile(
 	)
 }
 
-/** Files that were saved to while this page is open, by what was saved: it goes there again unasked. */
-const places = new Map<string, FileSystemFileHandle>()
+/** Where something goes again unasked, once it was chosen; what the browser lets nobody keep is asked anew. */
+export interface Again {
+	place(): Promise<FileSystemFileHandle | null>
+	keep(place: FileSystemFileHandle): Promise<unknown>
+}
 
 /**
  * The same for a file that is made while the user chooses; nothing is written where none comes of it.
- * @param o.again what is saved: the next time it goes to the same file, where the browser lets it
+ * @param again the next time it goes to the same file, where the browser lets it
  */
 export async function saveMade(
 	make: () => Promise<Blob | null>,
 	fileName: string,
 	mimeType: string,
-	{ again }: { readonly again?: string } = {},
+	again?: Again,
 ): Promise<boolean> {
 	const extension = fileName.slice(fileName.lastIndexOf('.'))
-	const known = again === undefined ? undefined : places.get(again)
 	const made = make().then((blob) => blob ?? Promise.reject(new DOMException('', 'AbortError')))
 	// Whoever thinks better of it does not wait for it.
 	made.catch(() => {})
 	return unlessCancelled(async () => {
 		const o = { fileName, extensions: [extension], mimeTypes: [mimeType] }
+		const known = await again?.place().catch(() => null)
 		// A file that was moved meanwhile is asked for anew.
+		const { fileSave } = await fetchAccess()
 		const place = await fileSave(made, o, known ?? null, false)
-		if (again !== undefined && place) places.set(again, place)
+		if (place) await again?.keep(place).catch(() => {})
 	})
 }
 
@@ -50,6 +57,7 @@ export async function chooseFiles(o: {
 }): Promise<File[]> {
 	let chosen: File[] = []
 	await unlessCancelled(async () => {
+		const { fileOpen } = await fetchAccess()
 		chosen = await fileOpen({ ...o, multiple: true })
 	})
 	return chosen
