@@ -116,6 +116,44 @@ describe('skiagram convert', () => {
 		})
 	})
 
+	test('a name that is no UTF-8 is said, and nothing is written under another', async () => {
+		const name = Buffer.concat([
+			Buffer.from(join(folder, 'h')),
+			Buffer.from([0xe9]),
+			Buffer.from('ron.svg'),
+		])
+		writeFileSync(name, readFileSync(plate))
+		// As the shell gives it: through a word of its own, for arguments here are text.
+		const run = (command: string) =>
+			spawnSync('sh', ['-c', command.replace('NODE', `"${process.execPath}" bin/skiagram.mjs`)], {
+				encoding: 'utf8',
+			})
+		const bytes = `"$(printf '${folder}/h\\351ron.svg')"`
+		for (const command of [`NODE convert ${bytes}`, `NODE convert "${plate}" -o ${bytes}`]) {
+			const { status, stderr } = run(command)
+			expect(stderr).toContain('is not UTF-8: rename it')
+			expect(status).toBe(1)
+		}
+		expect(readdirSync(folder).filter((each) => each.includes('ron'))).toHaveLength(1)
+	})
+
+	test.each([
+		['png', '100000px', 'a side of it has at most 32767 px'],
+		['webp', '20000px', 'a side of it has at most 16383 px'],
+		['png', '30000px', 'megapixels'],
+	])('a picture that cannot be so large says so: %s of %s', async (extension, size, why) => {
+		const run = await skiagram([
+			'convert',
+			plate,
+			join(folder, `large.${extension}`),
+			'--size',
+			size,
+		])
+		expect(run.code).toBe(1)
+		expect(run.err).toContain(why)
+		expect(existsSync(join(folder, `large.${extension}`))).toBe(false)
+	})
+
 	test('a reader that has had enough ends it quietly', () => {
 		const many = file('many.svg', `<path d="${'M0 0h1v1z'.repeat(30_000)}"/>`)
 		const run = spawnSync(

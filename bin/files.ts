@@ -17,6 +17,7 @@ import { buffer } from 'node:stream/consumers'
 /** A file's bytes, or those of standard input for “-”. */
 export async function readBytes(path: string): Promise<Uint8Array<ArrayBuffer>> {
 	if (path === '-') return new Uint8Array(await buffer(process.stdin))
+	await assertNamed(path)
 	try {
 		return new Uint8Array(await readFile(path))
 	} catch (error) {
@@ -30,6 +31,7 @@ export async function readBytes(path: string): Promise<Uint8Array<ArrayBuffer>> 
  */
 export async function writeText(path: string, content: string | Uint8Array): Promise<void> {
 	if (path === '-') return say(content)
+	await assertNamed(path)
 	try {
 		const target = await whereTo(path)
 		const there = await stat(target).catch(() => null)
@@ -38,6 +40,17 @@ export async function writeText(path: string, content: string | Uint8Array): Pro
 	} catch (error) {
 		throw new Error(`${path} cannot be written: ${reason(error)}.`)
 	}
+}
+
+/**
+ * Names come here as text: of one that is no UTF-8 some bytes are lost, and what is left may name another file.
+ * @throws where that is so
+ */
+async function assertNamed(path: string): Promise<void> {
+	if (path.includes('\uFFFD') && !(await stat(path).catch(() => null)))
+		throw new Error(
+			`The name ${path} is not UTF-8: rename it, or use - for standard input and output.`,
+		)
 }
 
 /** Where a path leads; of a link to nothing the place that it names, as the system itself would write there. */

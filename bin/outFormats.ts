@@ -80,6 +80,7 @@ async function pictureOf(
 ): Promise<Uint8Array> {
 	const width = Math.round(size && 'px' in size ? size.px : page.width)
 	const height = Math.max(1, Math.round((width * page.height) / page.width))
+	assertDrawable(width, height, SHARP[type])
 	const svg = formatSvg(page).replace(
 		/(<svg[^>]*?) width="[^"]*" height="[^"]*"/,
 		`$1 width="${width}px" height="${height}px"`,
@@ -88,6 +89,22 @@ async function pictureOf(
 	return (opaque ? drawn.flatten({ background: '#ffffff' }) : drawn)
 		.toFormat(SHARP[type])
 		.toBuffer()
+}
+
+/** The longest side of a picture, px: what draws it goes so far, and WebP no further than this. */
+const LONGEST = 32_767
+const LONGEST_WEBP = 16_383
+/** The largest picture that is drawn, px. */
+const LARGEST = 250e6
+
+function assertDrawable(width: number, height: number, type: 'png' | 'jpeg' | 'webp'): void {
+	const longest = type === 'webp' ? LONGEST_WEBP : LONGEST
+	const why =
+		Math.max(width, height) > longest
+			? `a side of it has at most ${longest} px`
+			: width * height > LARGEST && `it has at most ${LARGEST / 1e6} megapixels`
+	if (why)
+		throw new Error(`A picture of ${width} × ${height} px cannot be made: ${why}. Say --size.`)
 }
 
 /** The program that cuts a sheet out on the workshop's table. @throws where it cannot be cut, with why */

@@ -46,6 +46,7 @@ beforeEach(async () => {
 	await here.library.save(key, undefined, 1000)
 	await here.library.save(heron, undefined, 1000)
 	await (await here.library.versions()).keep(renameSheet(key, 'Key at first'), 'First')
+	await (await here.library.collections()).add('Workshop', [heron.id, key.id])
 })
 
 test('everything goes out and comes in elsewhere as it was: sheets, photos, versions', async () => {
@@ -57,6 +58,9 @@ test('everything goes out and comes in elsewhere as it was: sheets, photos, vers
 	expect(await archive.takeIn('mine')).toEqual({ taken: 2, unread: [] })
 	expect((await there.library.load(key.id)).sheet).toEqual(key)
 	expect((await there.library.list())[0]?.editedAt).toBe(1000)
+	expect(await (await there.library.collections()).list()).toEqual([
+		expect.objectContaining({ name: 'Workshop', sheets: [heron.id, key.id] }),
+	])
 	const photo = await there.library.photo(blob)
 	expect([photo?.blob.type, await photo?.blob.text(), await photo?.thumbnail?.text()]).toEqual([
 		'image/png',

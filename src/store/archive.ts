@@ -1,10 +1,18 @@
 import type { Unzipped } from 'fflate'
 import * as z from 'zod/mini'
 import { fileStem, formatSvg, newId, parseSheet, type Sheet } from '@/core'
-import type { InWords, SkiagramDatabase, StoredPhoto, StoredVersion } from './database'
+import {
+	type InWords,
+	type SkiagramDatabase,
+	type StoredPhoto,
+	type StoredVersion,
+	stored,
+} from './database'
+import { isCollection, isVersion } from './laterRows'
 import { NoArchive, ownNames } from './oneFile'
+import { isSummary } from './rows'
 
-/** All sheets with their photos and versions in one file, and what comes out of such a file again. */
+/** All sheets with their photos, versions and collections in one file, and what comes out of such a file again. */
 
 const KIND = 'urn:skiagram:everything'
 const LIST = 'everything.json'
@@ -25,6 +33,12 @@ const listed = z.object({
 		}),
 	),
 	photos: z.array(z.object({ id: z.string(), type: z.string(), small: z.optional(z.string()) })),
+	/** Absent in files from before they went out. */
+	collections: z.optional(
+		z.array(
+			z.object({ id: z.string(), name: z.string(), at: z.number(), sheets: z.array(z.string()) }),
+		),
+	),
 })
 type Listed = z.infer<typeof listed>
 
@@ -47,12 +61,20 @@ export interface Archive {
  */
 export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 	const { strToU8, zipSync } = await import('fflate')
-	const sheets = await database.sheets.toArray()
-	const texts = new Map((await database.documents.toArray()).map(({ id, json }) => [id, json]))
-	const there = sheets.filter(({ id }) => texts.has(id))
+	const rows = (await database.sheets.toArray()).filter((row: unknown) => isSummary(row))
+	const summaries = new Map(rows.map((row) => [row.id, row]))
+	const there = (await database.documents.toArray()).map(({ id, json }) => {
+		const { name = 'Untitled', editedAt = 0 } = summaries.get(id) ?? {}
+		return { id, json: String(json), name, editedAt }
+	})
 	const held = new Set(there.map(({ id }) => id))
-	const versions = await database.versions.filter(({ sheet }) => held.has(sheet)).toArray()
-	const photos = await database.photos.toArray()
+	const versions = (await database.versions.toArray()).filter(
+		(row: unknown) => isVersion(row) && held.has(row.sheet),
+	)
+	const photos = (await database.photos.toArray()).filter(({ blob }) => blob instanceof Blob)
+	const collections = (await database.collections.toArray()).filter((row: unknown) =>
+		isCollection(row),
+	)
 	const files: Record<string, [Uint8Array, { level: 0 | 6 }]> = {}
 	const words = (name: string, text: string) => {
 		files[name] = [strToU8(text), { level: 6 }]
@@ -75,13 +97,18 @@ export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 		photos: photos.map(({ id, blob, thumbnail }) => ({
 			id,
 			type: blob.type,
-			...(thumbnail && { small: thumbnail.type }),
+			...(thumbnail instanceof Blob && { small: thumbnail.type }),
+		})),
+		collections: collections.map(({ id, name, at, sheets }) => ({
+			id,
+			name,
+			at,
+			sheets: [...sheets],
 		})),
 	}
 	words(LIST, JSON.stringify(list))
 	const drawings = ownNames(there.map(({ name }) => `${fileStem(name)}.svg`))
-	for (const [i, { id }] of there.entries()) {
-		const json = texts.get(id) ?? ''
+	for (const [i, { id, json }] of there.entries()) {
 		words(`sheets/${id}.json`, json)
 		const drawing = drawingOf(json)
 		if (drawing !== null) words(`drawings/${drawings[i]}`, drawing)
@@ -90,7 +117,7 @@ export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 		words(`versions/${id}.json`, (await database.versionTexts.get(id))?.json ?? '')
 	for (const { id, blob, thumbnail } of photos) {
 		await asItIs(`photos/${id}`, blob)
-		if (thumbnail) await asItIs(`small/${id}`, thumbnail)
+		if (thumbnail instanceof Blob) await asItIs(`small/${id}`, thumbnail)
 	}
 	return new Blob([new Uint8Array(zipSync(files))], { type: 'application/zip' })
 }
@@ -141,6 +168,8 @@ export async function readArchive(
 		const photos = unpacked((name) => /^(photos|small)\//.test(name))
 		await putPhotos(database, list, photos)
 		const unread: string[] = []
+		/** Under which id each sheet of the file is here now. */
+		const here = new Map<string, string>()
 		let taken = 0
 		for (const { id, name, editedAt, json, kind } of kinds) {
 			const sheet = readSheet(json)
@@ -150,12 +179,14 @@ export async function readArchive(
 			}
 			const binned = (await database.bin.get(id)) !== undefined
 			const mine = kind === 'differing' ? await database.sheets.get(id) : undefined
+			here.set(id, id)
 			if (mine && (how === 'mine' || (how === 'newer' && editedAt <= mine.editedAt))) continue
 			const beside = binned || (mine !== undefined && how === 'both')
 			// Its id is the one that was asked about, whatever its words say.
 			const own = beside
 				? { ...sheet, id: newId(), name: `${sheet.name} (from the file)` }
 				: { ...sheet, id }
+			here.set(id, own.id)
 			const past = await versionsOf(list, id, own.id, beside, textOf, inWords)
 			if (mine && !beside) past.push(await keptMine(database, id, inWords))
 			const { json: text, summary } = await inWords(own)
@@ -174,13 +205,14 @@ export async function readArchive(
 			})
 			if (kind !== 'same') taken++
 		}
+		await putCollections(database, list, here)
 		return { taken, unread }
 	}
 	return {
 		fresh: of('fresh').length,
 		same: of('same').length,
 		differing: of('differing').map(({ name }) => name),
-		takeIn,
+		takeIn: (how) => stored(() => takeIn(how)),
 	}
 }
 
@@ -251,6 +283,19 @@ async function putPhotos(
 			thumbnail: thumbnail ? picture(thumbnail, small ?? '') : null,
 		}
 		await photos.put(photo)
+	}
+}
+
+/** Collections that are not here yet, of the sheets that are. */
+async function putCollections(
+	{ collections }: SkiagramDatabase,
+	list: Listed,
+	here: ReadonlyMap<string, string>,
+): Promise<void> {
+	for (const collection of list.collections ?? []) {
+		const sheets = collection.sheets.flatMap((id) => here.get(id) ?? [])
+		if (sheets.length === 0 || (await collections.get(collection.id))) continue
+		await collections.put({ ...collection, sheets })
 	}
 }
 

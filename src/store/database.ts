@@ -1,6 +1,5 @@
 import Dexie, { type Table } from 'dexie'
-import * as z from 'zod/mini'
-import type { Affine, FillRule, Sheet } from '@/core'
+import type { Affine, Box, FillRule, Sheet } from '@/core'
 
 /** What the home page shows of a sheet without reading all of it. */
 export interface SheetSummary {
@@ -24,23 +23,6 @@ export interface SheetSummary {
 		readonly width?: number
 		readonly opacity?: number
 	}[]
-}
-
-const summary = z.looseObject({
-	id: z.string(),
-	name: z.string(),
-	editedAt: z.number(),
-	width: z.number().check(z.positive()),
-	height: z.number().check(z.positive()),
-	pieces: z.number(),
-	nodes: z.number(),
-	photo: z.nullable(z.string()),
-	artwork: z.array(z.looseObject({ d: z.string(), rule: z.string(), colour: z.string() })),
-})
-
-/** Whether a stored row is one that home can show. */
-export function isSummary(row: unknown): row is SheetSummary {
-	return summary.safeParse(row).success
 }
 
 /**
@@ -122,6 +104,25 @@ export interface Collection {
 	readonly at: number
 	/** Ids, in the order in which they came. */
 	readonly sheets: readonly string[]
+	/** Sheets in whose boxes something is yet to be lifted. */
+	readonly boxes?: readonly SheetBox[]
+	/** Sheets on which something was lifted that nobody judged yet, ids. */
+	readonly toJudge?: readonly string[]
+}
+
+/** A box that was drawn round the one thing on a sheet's photo. */
+export interface SheetBox {
+	/** The sheet's id. */
+	readonly sheet: string
+	/** px of its photo */
+	readonly box: Box
+}
+
+/** The file that a sheet was last saved to or opened from. */
+export interface StoredPlace {
+	/** The sheet's id. */
+	readonly id: string
+	readonly place: FileSystemFileHandle
 }
 
 /** A sheet put into words, and what its card shows of it. */
@@ -159,6 +160,7 @@ export class SkiagramDatabase extends Dexie {
 	readonly versions!: Table<StoredVersion, string>
 	readonly versionTexts!: Table<StoredVersionText, string>
 	readonly collections!: Table<Collection, string>
+	readonly places!: Table<StoredPlace, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -177,6 +179,7 @@ export class SkiagramDatabase extends Dexie {
 			versionTexts: 'id',
 			collections: 'id, *sheets',
 		})
+		this.version(5).stores({ places: 'id' })
 	}
 }
 
@@ -204,6 +207,16 @@ export async function stored<T>(work: () => Promise<T>): Promise<T> {
 		throw storageError(error)
 	}
 }
+
+/** The same actions, each of which says what the database throws in those errors. */
+export function storedActs<A extends Record<keyof A, Act>>(acts: A): A {
+	const all = Object.entries<Act>(acts).map(([name, act]) => [
+		name,
+		(...args: never[]) => stored(() => act(...args)),
+	])
+	return Object.fromEntries(all)
+}
+type Act = (...args: never[]) => Promise<unknown>
 
 function storageError(error: unknown): unknown {
 	const names = new Set<string>()

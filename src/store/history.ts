@@ -65,6 +65,14 @@ export function takeBack(history: History, label: string, next: Sheet): History 
 	return { ...history, present: last.before, past: history.past.slice(0, -1) }
 }
 
+/** Takes up an edit as a part of the last step, which is called after it: undo takes back both. */
+export function amend(history: History, label: string, next: Sheet): History {
+	const last = history.past.at(-1)
+	if (!last || next === history.present) return record(history, label, next)
+	if (process.env.NODE_ENV !== 'production') assertSound(label, next)
+	return { present: next, past: history.past.with(-1, { ...last, label }), future: [] }
+}
+
 export function undo(history: History): History {
 	const last = history.past.at(-1)
 	if (!last) return history

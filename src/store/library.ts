@@ -13,17 +13,18 @@ import { type Ahead, NO_AHEAD } from './ahead'
 import {
 	type Binned,
 	type InWords,
-	isSummary,
 	type SetAside,
 	type SheetSummary,
 	type SkiagramDatabase,
 	type StoredDocument,
 	type StoredPhoto,
 	stored,
+	storedActs,
 } from './database'
 import type { History } from './history'
 import { type OpenedSheet, WrittenElsewhere } from './openedSheet'
 import type { Past } from './past'
+import { isBinned, isSummary } from './rows'
 import { inSlices } from './slices'
 import type { Recalled } from './steps'
 import { summaryOf } from './summary'
@@ -72,6 +73,9 @@ const BINNED_FOR_MS = 30 * 86_400_000
 /** What was stored before there were revisions has this one. */
 const NO_REVISION = 'none'
 
+const revisionOf = ({ revision }: StoredDocument): string =>
+	typeof revision === 'string' ? revision : NO_REVISION
+
 /** A sheet with all that is written of it. */
 interface Prepared {
 	readonly sheet: Sheet
@@ -112,7 +116,7 @@ export type Library = ReturnType<typeof createLibrary>
 /** Everything the home page and the editor do with stored sheets. Every write is one transaction. */
 export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEAD) {
 	const { sheets, documents, photos, setAside, bin, desks, steps, histories } = database
-	const { versions, versionTexts } = database
+	const { versions, versionTexts, places } = database
 	const sweptTables = [
 		documents,
 		photos,
@@ -123,6 +127,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		histories,
 		versions,
 		versionTexts,
+		places,
 	]
 	/** Writes that are under way: what is read after they began must see them. */
 	const writing = new Set<Promise<unknown>>()
@@ -141,7 +146,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		o: { desk: unknown; editedAt: number; revision: string },
 	) => {
 		const { desk, revision, editedAt } = o
-		await sheets.put({ ...summary, editedAt })
+		// A clock that was set back makes no later state an earlier one.
+		const last = Number((await sheets.get(sheet.id))?.editedAt)
+		await sheets.put({ ...summary, editedAt: editedAt <= last ? last + 1 : editedAt })
 		await documents.put({ id: sheet.id, json, revision })
 		if (desk !== undefined) await desks.put({ id: sheet.id, desk })
 		lately = { sheet, json }
@@ -181,8 +188,8 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		(await stored(() => desks.get(id)))?.desk ?? desk
 
 	/** Notes that do not fit any more are no reason not to open the sheet as it is stored. */
-	const withNotes = (sheet: Sheet, { id, revision = NO_REVISION }: StoredDocument) => {
-		const patch = ahead.read(id, revision)
+	const withNotes = (sheet: Sheet, document: StoredDocument) => {
+		const patch = ahead.read(document.id, revisionOf(document))
 		if (!patch || patch.length === 0) return { now: sheet }
 		try {
 			return { now: parseSheet(patched(sheet, patch)) }
@@ -238,7 +245,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 					})
 				return past
 			}
-			let current: Stored = { sheet, revision: document.revision ?? NO_REVISION }
+			let current: Stored = { sheet, revision: revisionOf(document) }
 			/** What is being written: it may be the stored one by the time anybody asks. */
 			let next: Stored | null = null
 			const write: OpenedSheet['write'] = async (written, { desk: left, history } = {}) => {
@@ -255,8 +262,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 						const there = await documents.get(id)
 						// A sheet that vanished while it was worked on here is kept; one in the bin stays there.
 						if (!there && (await bin.get(id))) throw new WrittenElsewhere()
-						if (there && (there.revision ?? NO_REVISION) !== current.revision)
-							throw new WrittenElsewhere()
+						if (there && revisionOf(there) !== current.revision) throw new WrittenElsewhere()
 						const { revision } = being
 						// Before it is written over.
 						if (there) await before?.put({ json: there.json, revision: current.revision }, revision)
@@ -284,18 +290,26 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 			}
 		},
 
+		/** The file that a sheet was last saved to or opened from, where the browser lets one know it. */
+		place: async (id: string): Promise<FileSystemFileHandle | null> =>
+			(await stored(() => places.get(id)))?.place ?? null,
+
+		keepPlace: (id: string, place: FileSystemFileHandle): Promise<unknown> =>
+			stored(() => places.put({ id, place })),
+
 		/** The kept states of sheets; what reads and keeps them comes when it is asked for. */
-		versions: () => import('./versions').then((m) => m.versionsIn(database, inWords)),
+		versions: () => import('./versions').then((m) => storedActs(m.versionsIn(database, inWords))),
 
 		/** Sheets that came in together; what knows of them comes when it is asked for. */
-		collections: () => import('./collections').then((m) => m.collectionsIn(database)),
+		collections: () => import('./collections').then((m) => storedActs(m.collectionsIn(database))),
 
 		/** Everything in one file. */
-		archive: (): Promise<Blob> => import('./archive').then((m) => m.archiveOf(database)),
+		archive: (): Promise<Blob> =>
+			import('./archive').then((m) => stored(() => m.archiveOf(database))),
 
 		/** Reads such a file. @throws {NoArchive} for any other */
 		readArchive: (file: Blob) =>
-			import('./archive').then((m) => m.readArchive(database, file, inWords)),
+			import('./archive').then((m) => stored(() => m.readArchive(database, file, inWords))),
 
 		rename: async (id: string, name: string): Promise<void> => {
 			await written(() =>
@@ -335,7 +349,7 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		restore: (id: string): Promise<void> =>
 			written(() =>
 				database.transaction('rw', sheets, documents, bin, async () => {
-					const kept = await bin.get(id)
+					const kept = soundBinned(await bin.get(id))
 					if (!kept) return
 					await sheets.put(kept.summary)
 					await documents.put(kept.document)
@@ -344,7 +358,11 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 			),
 
 		/** What lies in the bin, the last deleted first. */
-		binned: (): Promise<Binned[]> => stored(() => bin.orderBy('at').reverse().toArray()),
+		binned: (): Promise<Binned[]> =>
+			stored(async () => {
+				const rows: unknown[] = await bin.toArray()
+				return rows.flatMap((row) => soundBinned(row) ?? []).sort((a, b) => b.at - a.at)
+			}),
 
 		/** Empties the bin of one sheet for good. */
 		dropBinned: (id: string): Promise<void> => stored(() => bin.delete(id)),
@@ -373,10 +391,10 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 						.where('at')
 						.below(now - BINNED_FOR_MS)
 						.delete()
-					const binned = (await bin.toArray()).map(({ document }) => document)
-					const kept = [...(await documents.toArray()), ...binned]
-					const ids = new Set(kept.map(({ id }) => id))
+					const [there, binned] = [await documents.toArray(), await bin.toArray()]
+					const ids = new Set([...there, ...binned].map(({ id }) => id))
 					await desks.filter(({ id }) => !ids.has(id)).delete()
+					await places.filter(({ id }) => !ids.has(id)).delete()
 					await histories.filter(({ id }) => !ids.has(id)).delete()
 					for (const id of await steps.orderBy('sheet').uniqueKeys())
 						if (!ids.has(String(id))) await steps.where('sheet').equals(id).delete()
@@ -390,7 +408,8 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 						...(await steps.orderBy('photos').uniqueKeys()),
 						...(await versions.orderBy('photos').uniqueKeys()),
 					])
-					const texts = kept.map(({ json }) => String(json))
+					const texts = there.map(({ json }) => String(json))
+					texts.push(...binned.map(({ document }: Partial<Binned>) => String(document?.json)))
 					texts.push(JSON.stringify(await setAside.toArray()))
 					// Found in one go through each text; what stands there in another way is looked for all the same.
 					const laid = new Set(
@@ -444,6 +463,19 @@ function withNotesAsStep(
 ): Recalled {
 	if (now === stored) return { past, future }
 	return { past: [...past, { ...NOTED, before: stored }], future: [] }
+}
+
+/** A deleted sheet; what is spoilt beside its document is made anew. `null` where that cannot be read. */
+function soundBinned(row: unknown): Binned | null {
+	if (isBinned(row)) return row
+	const { id, at, document } = (row ?? {}) as Partial<Binned>
+	try {
+		if (typeof id !== 'string' || !document) return null
+		const summary = summaryOf(readSheet(document), Date.now())
+		return { id, at: typeof at === 'number' ? at : Date.now(), summary, document }
+	} catch {
+		return null
+	}
 }
 
 /** @throws where the text is no JSON, or does not fit the schema */

@@ -2,6 +2,7 @@ import {
 	addPhoto,
 	addPieces,
 	emptySheet,
+	isLater,
 	type LeftOut,
 	newId,
 	newPhoto,
@@ -16,6 +17,7 @@ import type { ReadSheetFile, SvgDrawing } from '@/core/drawings'
 import { readDrawing } from '@/jobs/drawings'
 import type { Watch } from '@/jobs/endpoint'
 import { lookAtPicture, PictureRefused } from '@/jobs/pictures'
+import { Cancelled } from '@/jobs/problems'
 import type { Library } from './library'
 
 /**
@@ -48,6 +50,9 @@ export async function storedPicture(
 	return { name, width, height, blob: await library.addPhoto(file, thumbnail) }
 }
 
+/** Asks whether a file that a later version wrote is to be opened here, before anything of it is. */
+export type AskLater = () => Promise<boolean>
+
 /**
  * A new sheet from the shapes of an SVG drawing, stored.
  * @throws {SvgSyntaxError} {SheetTorn} {NothingToTake} {Cancelled} {JobFailed} and storage errors
@@ -56,9 +61,9 @@ export async function sheetFromDrawing(
 	library: Library,
 	file: Blob,
 	name: string,
-	watch?: Watch,
+	{ watch, askLater }: { readonly watch?: Watch; readonly askLater?: AskLater } = {},
 ): Promise<{ sheet: Sheet; skipped: readonly LeftOut[]; ours?: SheetFlaws }> {
-	const ours = await sheetFromOurs(library, file)
+	const ours = await sheetFromOurs(library, file, askLater)
 	if (ours) return { sheet: ours.sheet, skipped: [], ours: ours.flaws }
 	const drawing = await takeInDrawing(file, watch)
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
@@ -76,12 +81,14 @@ const HEAD_BYTES = 4000
 async function sheetFromOurs(
 	library: Library,
 	file: Blob,
+	askLater?: AskLater,
 ): Promise<{ sheet: Sheet; flaws: SheetFlaws } | null> {
 	if (!(await file.slice(0, HEAD_BYTES).text()).includes('urn:skiagram:sheet')) return null
 	const { readSheetFile } = await import('@/core/drawings')
 	// Metadata that somebody spoilt leaves a drawing that can be read.
 	const read = readSheetFile(await file.text())
 	if (!read) return null
+	if (read.later && askLater && !(await askLater())) throw new Cancelled()
 	const stored = new Map<string, string>()
 	const unread: string[] = [...read.tornPhotos]
 	for (const { blob, type, bytes } of read.photos)
@@ -130,16 +137,19 @@ export function saysFlaws(file: string, { later, lost, photos }: SheetFlaws): st
 export async function sheetFromStored(
 	library: Library,
 	text: string,
+	askLater?: AskLater,
 ): Promise<{ sheet: Sheet; lost: number }> {
-	const { sheet, lost } = salvaged(text)
+	const { sheet, lost, later } = salvaged(text)
+	if (later && askLater && !(await askLater())) throw new Cancelled()
 	const fresh = { ...sheet, id: newId() }
 	await library.save(fresh)
 	return { sheet: fresh, lost }
 }
 
-function salvaged(text: string): ReturnType<typeof salvageSheet> {
+function salvaged(text: string): ReturnType<typeof salvageSheet> & { readonly later: boolean } {
 	try {
-		return salvageSheet(JSON.parse(text))
+		const stored: unknown = JSON.parse(text)
+		return { ...salvageSheet(stored), later: isLater(stored) }
 	} catch {
 		throw new NoSheet()
 	}
@@ -181,21 +191,7 @@ export class NothingToTake extends Error {
 	}
 }
 
-/** What to call a sheet or photo that came in as a file. */
-export function nameOfFile(file: string): string {
-	return (
-		file
-			.replace(/\.[^.]+$/, '')
-			.replace(/[-_]+/g, ' ')
-			.trim() || 'Untitled'
-	)
-}
-
 /** A file that may hold sheets with all that belongs to them. */
 export function isArchive(file: File): boolean {
 	return file.type === 'application/zip' || /\.zip$/i.test(file.name)
-}
-
-export function isDrawing(file: File): boolean {
-	return file.type === 'image/svg+xml' || /\.(svgz?|dxf)$/i.test(file.name)
 }

@@ -8,7 +8,7 @@ import {
 	normalised,
 	type Sheet,
 } from '@/core'
-import { begin, type History, record, redo, seal, takeBack, undo } from './history'
+import { amend, begin, type History, record, redo, seal, takeBack, undo } from './history'
 import type { Saving } from './savingState'
 import { NOTHING, presentIn, type Selection, withReturned } from './selection'
 import type { Recalled } from './steps'
@@ -53,6 +53,8 @@ export interface OpenSheetActions {
 	seal(): void
 	/** An edit that takes back what the last step did: neither is a step any more. */
 	takeBack(label: string, edit: Edit): void
+	/** An edit that belongs to the last step: undo takes back both. */
+	amend(label: string, edit: Edit): void
 	undo(): void
 	redo(): void
 	/** Goes so many steps back (negative) or forward in the history, as far as there are. */
@@ -142,6 +144,8 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		seal: () => change(seal),
 		takeBack: (label: string, edit: Edit) =>
 			commit(label, edit, (history, next) => takeBack(seal(history), label, next)),
+		amend: (label: string, edit: Edit) =>
+			commit(label, edit, (history, next) => amend(seal(history), label, next)),
 		undo: () => travel((history) => undo(seal(history))),
 		redo: () => travel((history) => redo(seal(history))),
 		jump: (steps: number) =>

@@ -39,10 +39,11 @@ export async function pastOf(
 		recalled: steps.recalled,
 		prepare: async (history, since) => {
 			const done = steps.toWrite(history)
+			let kept = () => {}
 			const large = largeSteps(history, since, seen).filter(
 				({ before }) => before.pieces.length > 0,
 			)
-			const kept = await Promise.all(
+			const toKeep = await Promise.all(
 				large.map(async ({ label, before }) => ({
 					...(await inWords(before)),
 					before: label,
@@ -51,10 +52,17 @@ export async function pastOf(
 			)
 			return {
 				put: async (there, revision) => {
-					await versions.keep(there, kept)
+					kept = await versions.keep(there, toKeep)
 					await putSteps(database, done, revision)
 				},
-				written: done.written,
+				written: () => {
+					done.written()
+					kept()
+					for (const { before } of history.past.toReversed()) {
+						if (seen.has(before)) break
+						seen.add(before)
+					}
+				},
 			}
 		},
 	}

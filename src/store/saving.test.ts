@@ -67,6 +67,17 @@ describe('saving', () => {
 		expect(names).toEqual(['1', '4', '5'])
 	})
 
+	test('a clock that is set back delays nothing', async () => {
+		const names: string[] = []
+		const { rename } = begin(async (sheet) => names.push(sheet.name))
+		rename('1')
+		await vi.advanceTimersByTimeAsync(50)
+		vi.setSystemTime(Date.now() - 86_400_000)
+		rename('2')
+		await vi.advanceTimersByTimeAsync(500)
+		expect(names).toEqual(['1', '2'])
+	})
+
 	test('undo is saved like any edit', async () => {
 		const names: string[] = []
 		const { open, rename } = begin(async (sheet) => names.push(sheet.name))

@@ -60,7 +60,7 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 
 	const write = async (): Promise<void> => {
 		const { history } = open.getState()
-		wroteAt = Date.now()
+		wroteAt = performance.now()
 		tell({ what: 'began' })
 		try {
 			await opened.write(history.present, { desk: desk?.(), history })
@@ -91,7 +91,7 @@ export function keepSaved(open: OpenSheet, opened: OpenedSheet, desk?: () => unk
 	}
 
 	const saveSoon = () => {
-		timer ??= setTimeout(save, Math.max(0, wroteAt + within - Date.now()))
+		timer ??= setTimeout(save, Math.max(0, wroteAt + within - performance.now()))
 	}
 
 	const lose = () => {

@@ -2,6 +2,7 @@ import { difference, isSoundChange, type Patch, parseSheet, patched, type Sheet 
 import { isLarge } from './ahead'
 import type { SkiagramDatabase, StoredDocument, StoredStep } from './database'
 import type { History } from './history'
+import { isStep } from './laterRows'
 
 /** What is kept of undo and redo beyond the tab: at most so many steps, in at most so many characters. */
 export const MOST_STEPS = 300
@@ -109,7 +110,7 @@ export async function keepSteps(
 			.where('[sheet+n]')
 			.between([id, 0], [id, Number.POSITIVE_INFINITY])
 			.toArray()
-		const byNumber = new Map(rows.map((row) => [row.n, row]))
+		const byNumber = new Map(rows.filter((row: unknown) => isStep(row)).map((row) => [row.n, row]))
 		const past: Recalled['past'][number][] = []
 		const future: Recalled['future'][number][] = []
 		walk(byNumber, opened, start - 1, -1, (n, row, before) => {

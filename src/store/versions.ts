@@ -1,6 +1,7 @@
 import { newId, type PathNode, parseSheet, type Sheet } from '@/core'
 import type { InWords, SheetSummary, SkiagramDatabase, StoredVersion } from './database'
 import type { History } from './history'
+import { isVersion } from './laterRows'
 
 /** Kept states of a sheet: by time, by name, and as it was before each large step. */
 
@@ -49,18 +50,17 @@ export function superfluous(versions: readonly StoredVersion[], now: number): Se
 
 /**
  * The large steps that were done since a state was stored, each with the sheet before it.
- * @param seen states before steps that were looked at already; those looked at now are added
+ * @param seen states before steps that were looked at already
  */
 export function largeSteps(
 	{ past, present }: History,
 	since: Sheet,
-	seen: WeakSet<Sheet>,
+	seen: Pick<WeakSet<Sheet>, 'has'>,
 ): { readonly label: string; readonly before: Sheet }[] {
 	const found: { label: string; before: Sheet }[] = []
 	let after = present
 	for (const { label, before } of past.toReversed()) {
 		if (after === since || seen.has(before)) break
-		seen.add(before)
 		if (isLarge(before, after)) found.push({ label, before })
 		after = before
 	}
@@ -107,15 +107,15 @@ export function versionKeeper(database: SkiagramDatabase, id: string) {
 		/**
 		 * Keeps what is about to be written over where it is time to, and the states before large steps; within the
 		 * transaction that writes.
+		 * @returns what is to be called once that is done
 		 */
 		async keep(
 			stored: { readonly json: string; readonly revision: string },
 			large: readonly VersionToKeep[],
 			now = Date.now(),
-		): Promise<void> {
+		): Promise<() => void> {
 			const due = Math.abs(now - keptAt) >= EVERY_MS
 			if (due) {
-				keptAt = now
 				const summary = await sheets.get(id)
 				const last = await versions
 					.where('[sheet+at]')
@@ -128,12 +128,21 @@ export function versionKeeper(database: SkiagramDatabase, id: string) {
 			}
 			for (const version of large) await putVersion(database, version)
 			if (due || large.length > 0) await thin(database, id, now)
+			return () => {
+				if (due) keptAt = now
+			}
 		},
 	}
 }
 
 async function thin({ versions, versionTexts }: SkiagramDatabase, sheet: string, now: number) {
-	const gone = [...superfluous(await versions.where('sheet').equals(sheet).toArray(), now)]
+	const rows = await versions.where('sheet').equals(sheet).toArray()
+	const gone = [
+		...superfluous(
+			rows.filter((row: unknown) => isVersion(row)),
+			now,
+		),
+	]
 	await versions.bulkDelete(gone)
 	await versionTexts.bulkDelete(gone)
 }
@@ -164,7 +173,9 @@ export function versionsIn(database: SkiagramDatabase, inWords: InWords) {
 	return {
 		/** The newest first. */
 		list: async (sheet: string): Promise<StoredVersion[]> =>
-			(await versions.where('sheet').equals(sheet).sortBy('at')).reverse(),
+			(await versions.where('sheet').equals(sheet).toArray())
+				.filter((row: unknown) => isVersion(row))
+				.sort((a, b) => b.at - a.at),
 
 		/** @throws where it is gone, or does not fit the schema */
 		read: async (id: string): Promise<Sheet> =>

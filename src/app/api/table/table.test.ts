@@ -5,13 +5,13 @@ import { progressOf, takeOn, tell } from './workshopTable'
 
 const SQUARE = 'G21\nG90\nG0 X10 Y10\nM3\nG1 X60 Y10 F600\nG1 X60 Y60\nM5\nM2'
 
-let today = Date.now()
+let today = 0
 
 beforeEach(() => {
-	vi.useFakeTimers({ toFake: ['Date'] })
+	vi.useFakeTimers({ toFake: ['performance'] })
 	// Whatever the test before left at work has ended by then.
 	today += 86_400_000
-	vi.setSystemTime(today)
+	vi.advanceTimersByTime(today)
 })
 afterEach(() => void vi.useRealTimers())
 
@@ -49,7 +49,7 @@ describe('the table', () => {
 
 	test('says how an ended job ended, and keeps nothing else of it', async () => {
 		const { id, seconds } = await begin()
-		vi.setSystemTime(Date.now() + 1000 * seconds + 1000)
+		vi.advanceTimersByTime(1000 * seconds + 1000)
 		expect(progressOf(id)).toMatchObject({ state: 'done', gone: seconds })
 		expect(progressOf(id)).toMatchObject({ state: 'done' })
 		const { workshopTable } = globalThis as unknown as { workshopTable: { job: unknown } }
@@ -62,7 +62,7 @@ describe('the table', () => {
 		const { id } = await begin()
 		tell(id, 'pause')
 		expect(await takeOn({ program: SQUARE, pace: 1 })).toMatchObject({ busy: true })
-		vi.setSystemTime(Date.now() + 11 * 60_000)
+		vi.advanceTimersByTime(11 * 60_000)
 		expect(await takeOn({ program: SQUARE, pace: 1 })).toHaveProperty('id')
 	})
 

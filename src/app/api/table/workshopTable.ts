@@ -79,7 +79,7 @@ export async function takeOn(body: unknown): Promise<
 		if (!(seconds <= LONGEST_JOB))
 			return { problem: 'It would be at work for more than two days. Nothing was begun.' }
 		const id = crypto.randomUUID()
-		const now = Date.now()
+		const now = performance.now()
 		table.job = {
 			id,
 			machine,
@@ -111,7 +111,7 @@ function isAtWork(): boolean {
 	const { job } = table
 	if (!job) return false
 	const state = progressOf(job.id)?.state
-	return state === 'working' || (state === 'paused' && Date.now() - job.told < GIVEN_UP_MS)
+	return state === 'working' || (state === 'paused' && performance.now() - job.told < GIVEN_UP_MS)
 }
 
 /** Pauses a job, lets it go on, or stops it for good. @returns whether there is such a job */
@@ -120,7 +120,7 @@ export function tell(id: string, action: 'pause' | 'go-on' | 'stop'): boolean {
 	const { job } = table
 	if (job?.id !== id) return true
 	job.gone = goneOf(job)
-	job.told = Date.now()
+	job.told = performance.now()
 	job.since = action === 'go-on' ? job.told : null
 	if (action === 'stop') job.stopped = true
 	return true
@@ -161,5 +161,5 @@ function stateOf({ stopped, since }: Running, done: boolean): State {
 }
 
 function goneOf({ gone, since, pace }: Running): number {
-	return since === null ? gone : gone + ((Date.now() - since) / 1000) * pace
+	return since === null ? gone : gone + ((performance.now() - since) / 1000) * pace
 }
