@@ -13,6 +13,7 @@ export function Collections({
 	sheets,
 	onGo,
 	onChoose,
+	onBoxes,
 	onRename,
 	onForget,
 }: {
@@ -20,6 +21,8 @@ export function Collections({
 	readonly sheets: readonly SheetSummary[]
 	readonly onGo: (id: string) => void
 	readonly onChoose: (ids: readonly string[]) => void
+	/** Boxes are to be drawn on those that are not traced. */
+	readonly onBoxes: (collection: Collection) => void
 	readonly onRename: (id: string, name: string) => void
 	readonly onForget: (id: string) => void
 }) {
@@ -41,10 +44,16 @@ export function Collections({
 					gap: 2,
 				}}
 			>
-				{collections.map(({ id, name, sheets: ids }) => {
+				{collections.map((collection) => {
+					const { id, name, sheets: ids, boxes = [], toJudge = [] } = collection
 					const left = ids.filter((each) => (byId.get(each)?.pieces ?? 0) === 0)
-					const done = ids.length - left.length
-					const [next = ids[0]] = left
+					const done = ids.length - left.length - toJudge.length
+					const [next = ids[0]] = [...toJudge, ...left]
+					const waiting = [
+						boxes.length > 0 && `${boxes.length} being lifted`,
+						toJudge.length > 0 && `${toJudge.length} to judge`,
+						`${done} of ${ids.length} traced`,
+					]
 					return (
 						<Box
 							component="li"
@@ -59,19 +68,11 @@ export function Collections({
 								gap: 0.75,
 							}}
 						>
-							<Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
-								<Box sx={{ flexGrow: 1, minWidth: 0 }}>
-									<NameField
-										label="Collection name"
-										value={name}
-										onChange={(to) => onRename(id, to)}
-									/>
-								</Box>
-								<Typography variant="body2" className="number">
-									{done} of {ids.length} traced
-								</Typography>
-							</Box>
+							<NameField label="Collection name" value={name} onChange={(to) => onRename(id, to)} />
 							<ProgressBar label={`${name}: traced`} share={done / ids.length} />
+							<Typography variant="body2" sx={{ px: 0.75, color: 'text.secondary' }}>
+								{waiting.filter(Boolean).join(', ')}
+							</Typography>
 							<Box sx={{ display: 'flex', gap: 0.5, flexWrap: 'wrap' }}>
 								<Button
 									size="small"
@@ -79,8 +80,13 @@ export function Collections({
 									disabled={next === undefined}
 									onClick={() => next !== undefined && onGo(next)}
 								>
-									{left.length > 0 ? 'Go on with the next' : 'Look through it'}
+									{wayOn(left.length, toJudge.length)}
 								</Button>
+								{left.length > boxes.length && (
+									<Button size="small" onClick={() => onBoxes(collection)}>
+										A box on each
+									</Button>
+								)}
 								<Button size="small" onClick={() => onChoose(ids)}>
 									Choose its sheets
 								</Button>
@@ -94,4 +100,10 @@ export function Collections({
 			</Box>
 		</Box>
 	)
+}
+
+/** What the way to the next sheet is called. */
+function wayOn(left: number, toJudge: number): string {
+	if (toJudge > 0) return 'Judge the next'
+	return left > 0 ? 'Go on with the next' : 'Look through it'
 }

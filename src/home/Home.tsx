@@ -6,25 +6,25 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
-import { fileStem, startingSettings, svgFormat } from '@/core'
+import { type Format, startingSettings, svgFormat } from '@/core'
 import { fetchSample, layOutDemoSheets } from '@/demo/demoSheets'
 import { SAMPLES, type Sample } from '@/demo/samples'
 import type { Watch } from '@/jobs/endpoint'
 import { Cancelled } from '@/jobs/problems'
 import { ARCHIVES, STORED_SHEETS } from '@/kit/fileKinds'
+import { chooseFiles, saveFile } from '@/kit/files'
 import { late } from '@/kit/late'
 import { messageFor } from '@/kit/messages'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { closeSnack, showProblem, showSnack } from '@/kit/snackbar'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { Binned, Collection, SetAside, SheetSummary } from '@/store/database'
-import { chooseFiles, saveFile } from '@/store/files'
+import { isDrawing, nameOfFile } from '@/store/fileNames'
 import { deleteStored, renameStored, restoreStored } from '@/store/homeActs'
 import {
+	type AskLater,
 	isArchive,
-	isDrawing,
 	isStoredSheet,
-	nameOfFile,
 	saysFlaws,
 	saysSkipped,
 	sheetFromDrawing,
@@ -33,6 +33,7 @@ import {
 } from '@/store/newSheets'
 import { inOneFile, type OutFile } from '@/store/oneFile'
 import { askToLast } from '@/store/space'
+import { useBoxes } from './boxes/useBoxes'
 import { Collections } from './Collections'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
@@ -40,12 +41,16 @@ import { SampleShelf } from './SampleShelf'
 import { SheetShelf } from './SheetShelf'
 import { SpaceKept } from './SpaceKept'
 import { useArchives } from './useArchives'
+import { type Asking, useLaterAsked } from './useLaterAsked'
 import { useLaunchedFiles } from './useLaunchedFiles'
 
 const DifferingDialog = late(
 	() => import('./DifferingDialog').then((m) => m.DifferingDialog),
 	'over',
 )
+
+const BoxEach = late(() => import('./boxes/BoxEach').then((m) => m.BoxEach), 'over')
+const LaterDialog = late(() => import('./LaterDialog').then((m) => m.LaterDialog), 'over')
 
 /** “yes” once the demo sheets were laid out, so that deleting them is respected; until then which were. */
 const DEMO_LAID_OUT = 'skiagram:demo-laid-out'
@@ -77,6 +82,8 @@ export function Home({ demo }: { demo: boolean }) {
 		[router],
 	)
 
+	const boxes = useBoxes(collections, sheets ?? [], reload)
+	const { later, asking } = useLaterAsked()
 	const archives = useArchives()
 	const { open: openArchive } = archives
 	const take = useCallback(
@@ -97,12 +104,12 @@ export function Home({ demo }: { demo: boolean }) {
 			const [file, more] = others
 			if (!file) return
 			if (more)
-				void beginEach(others, begin)
+				void beginEach(others, begin, asking)
 					.then(reload)
 					.then(() => setBusy(null))
-			else void begin(file.name, (watch) => sheetFromFile(file, watch)).then(goTo)
+			else void begin(file.name, (watch) => sheetFromFile(file, asking(watch, file))).then(goTo)
 		},
-		[begin, goTo, reload, openArchive],
+		[begin, goTo, reload, openArchive, asking],
 	)
 
 	useLaunchedFiles(take)
@@ -157,11 +164,13 @@ export function Home({ demo }: { demo: boolean }) {
 			})
 		})
 
-	const saveSvg = (chosen: readonly SheetSummary[]) =>
+	const save = (chosen: readonly SheetSummary[], format: Format = svgFormat) =>
 		act(async () => {
-			const files = await Promise.all(chosen.map(svgFile))
+			const files: OutFile[] = []
+			for (const sheet of chosen) files.push(...(await filesOf(sheet, format)))
 			const file = await inOneFile(files, 'sheets')
 			if (file) await saveFile([file.blob], file.name, file.blob.type)
+			else showSnack('Nothing is traced on them: there is nothing to save in that kind of file.')
 		})
 
 	const duplicate = (chosen: readonly SheetSummary[]) =>
@@ -201,6 +210,7 @@ export function Home({ demo }: { demo: boolean }) {
 				sheets={sheets ?? []}
 				onGo={goTo}
 				onChoose={(ids) => setChosen(new Set(ids))}
+				onBoxes={boxes.begin}
 				onRename={(id, name) =>
 					act(async () => (await browserLibrary().collections()).rename(id, name))
 				}
@@ -213,7 +223,7 @@ export function Home({ demo }: { demo: boolean }) {
 				acts={{
 					rename: (sheet, name) => act(() => renameStored(sheet.id, name)),
 					duplicate,
-					saveSvg,
+					save,
 					remove,
 				}}
 			/>
@@ -242,6 +252,14 @@ export function Home({ demo }: { demo: boolean }) {
 				onSave={sheets && sheets.length > 0 ? () => act(archives.save) : null}
 				onOpen={async () => take(await chooseFiles(ARCHIVES))}
 			/>
+			{boxes.boxing && (
+				<BoxEach
+					sheets={boxes.boxing.sheets}
+					onBox={(asked) => act(() => boxes.ask(asked))}
+					onClose={boxes.end}
+				/>
+			)}
+			{later && <LaterDialog file={later.file} onAnswer={later.answer} />}
 			{archives.asked && (
 				<DifferingDialog names={archives.asked.names} onChoose={archives.asked.answer} />
 			)}
@@ -249,34 +267,54 @@ export function Home({ demo }: { demo: boolean }) {
 	)
 }
 
-/** A sheet's artwork as a file. */
-async function svgFile({ id, name }: SheetSummary): Promise<OutFile> {
-	const { sheet } = await browserLibrary().load(id)
-	const text = await svgFormat.write(sheet, startingSettings(svgFormat))
-	const blob = new Blob([text], { type: svgFormat.mimeType })
-	return { name: `${fileStem(name)}${svgFormat.extension}`, blob }
+/** A sheet's artwork as files of one kind; none where nothing is traced on it. */
+async function filesOf({ id }: SheetSummary, format: Format): Promise<readonly OutFile[]> {
+	const library = browserLibrary()
+	const { outFiles } = await import('@/kit/outFiles')
+	const { fileWriter } = await import('@/jobs/exporting')
+	const { sheet } = await library.load(id)
+	const wish = {
+		what: 'all',
+		format,
+		settings: startingSettings(format),
+		page: 'sheet',
+		strokes: 'scale',
+	} as const
+	const photoOf = async (blob: string) => (await library.photo(blob))?.blob
+	return (await outFiles(sheet, new Set(), wish, { ...fileWriter, photoOf })) ?? []
 }
 
 const named = (sheets: readonly SheetSummary[]): string =>
 	sheets.length === 1 ? `“${sheets[0]?.name}” was` : `${sheets.length} sheets were`
 
+/** A file that somebody gave; chosen where the browser lets one write to it again it says where it is. */
+type GivenFile = File & { readonly handle?: FileSystemFileHandle }
+
 /** Makes a sheet and tells its id. */
 type Make = (watch: Watch) => Promise<string>
 
 /** A new sheet from one file, a picture or a drawing. @returns its id */
-async function sheetFromFile(file: File, watch: Watch): Promise<string> {
+async function sheetFromFile(file: GivenFile, { watch, askLater }: Asking): Promise<string> {
 	const name = nameOfFile(file.name)
-	if (isStoredSheet(file)) return openStored(await file.text(), file.name)
+	if (isStoredSheet(file)) return openStored(await file.text(), file.name, askLater)
 	if (!isDrawing(file)) return (await sheetFromPicture(browserLibrary(), file, name, watch)).id
-	const { sheet, skipped, ours } = await sheetFromDrawing(browserLibrary(), file, name, watch)
-	const said = ours ? saysFlaws(file.name, ours) : saysSkipped(file.name, skipped)
+	const { sheet, skipped, ours } = await sheetFromDrawing(browserLibrary(), file, name, {
+		watch,
+		askLater,
+	})
+	// What a later version wrote was asked about already.
+	const flaws = ours && saysFlaws(file.name, { ...ours, later: false })
+	// It is saved to the same file again, unless that holds what is not here.
+	if (ours && !ours.later && !flaws && file.handle)
+		await browserLibrary().keepPlace(sheet.id, file.handle)
+	const said = ours ? flaws : saysSkipped(file.name, skipped)
 	if (said) showSnack(said, { variant: ours ? 'warning' : 'default', autoHideDuration: 12_000 })
 	return sheet.id
 }
 
 /** As much of a sheet's stored text as can be read, as a new sheet. @returns its id */
-async function openStored(text: string, name: string): Promise<string> {
-	const { sheet, lost } = await sheetFromStored(browserLibrary(), text)
+async function openStored(text: string, name: string, askLater?: AskLater): Promise<string> {
+	const { sheet, lost } = await sheetFromStored(browserLibrary(), text, askLater)
 	const things = lost === 1 ? '1 thing' : `${lost} things`
 	if (lost > 0) showSnack(`${things} in “${name}” could not be read and were left out.`)
 	return sheet.id
@@ -286,11 +324,12 @@ async function openStored(text: string, name: string): Promise<string> {
 async function beginEach(
 	files: readonly File[],
 	begin: (what: string, make: Make) => Promise<string | null>,
+	asking: (watch: Watch, file: File) => Asking,
 ): Promise<void> {
 	const begun: { readonly id: string; readonly name: string; readonly photo: boolean }[] = []
 	for (const [i, file] of files.entries()) {
 		const what = `${file.name} (${i + 1} of ${files.length})`
-		const id = await begin(what, (watch) => sheetFromFile(file, watch))
+		const id = await begin(what, (watch) => sheetFromFile(file, asking(watch, file)))
 		const photo = !isDrawing(file) && !isStoredSheet(file)
 		if (id !== null) begun.push({ id, name: nameOfFile(file.name), photo })
 	}

@@ -6,8 +6,8 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { DRAWINGS, PICTURES } from '@/kit/fileKinds'
+import { chooseFiles } from '@/kit/files'
 import { ProgressBar } from '@/kit/ProgressBar'
-import { chooseFiles } from '@/store/files'
 
 /** A picture that is being opened. */
 export interface Busy {

@@ -7,7 +7,9 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { type ReactNode, useEffect, useRef, useState } from 'react'
+import type { Format } from '@/core'
 import type { SheetSummary } from '@/store/database'
+import { SaveAs } from './SaveAs'
 import { SheetCard } from './SheetCard'
 import { ORDERS, type Order, shownSheets } from './shownSheets'
 
@@ -15,7 +17,8 @@ import { ORDERS, type Order, shownSheets } from './shownSheets'
 export interface SheetActs {
 	rename(sheet: SheetSummary, name: string): void
 	duplicate(sheets: readonly SheetSummary[]): void
-	saveSvg(sheets: readonly SheetSummary[]): void
+	/** As SVG, or as files of another kind. */
+	save(sheets: readonly SheetSummary[], format?: Format): void
 	remove(sheets: readonly SheetSummary[]): void
 }
 
@@ -97,7 +100,7 @@ export function SheetShelf({
 					onAll={() => setChosen(new Set(shown.map(({ id }) => id)))}
 					onNone={() => setChosen(new Set())}
 				>
-					<Button onClick={() => acts.saveSvg(atWork)}>Save as SVG</Button>
+					<SaveAs onSave={(format) => acts.save(atWork, format)} />
 					<Button onClick={() => acts.duplicate(atWork)}>Duplicate</Button>
 					<Button color="error" onClick={() => acts.remove(atWork)}>
 						Delete
@@ -125,7 +128,7 @@ export function SheetShelf({
 						onChoose={(upTo) => choose(sheet.id, upTo)}
 						onRename={(name) => acts.rename(sheet, name)}
 						onDuplicate={() => acts.duplicate([sheet])}
-						onExport={() => acts.saveSvg([sheet])}
+						onExport={() => acts.save([sheet])}
 						onDelete={() => acts.remove([sheet])}
 					/>
 				)}

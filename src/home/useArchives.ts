@@ -1,8 +1,8 @@
 import { useCallback, useState } from 'react'
+import { saveMade } from '@/kit/files'
 import { showSnack } from '@/kit/snackbar'
 import type { Differing } from '@/store/archive'
 import { browserLibrary } from '@/store/browserLibrary'
-import { saveMade } from '@/store/files'
 
 /** What is asked before a file of sheets is opened. */
 export interface Asked {

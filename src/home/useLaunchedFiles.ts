@@ -10,7 +10,9 @@ export function useLaunchedFiles(take: (files: readonly File[]) => void): void {
 	useEffect(() => {
 		const queue: LaunchQueue | undefined = Reflect.get(window, 'launchQueue')
 		queue?.setConsumer(({ files = [] }) => {
-			if (files.length > 0) void Promise.all(files.map((handle) => handle.getFile())).then(take)
+			// Each says where it is, as one that was chosen does.
+			const given = files.map(async (handle) => Object.assign(await handle.getFile(), { handle }))
+			if (given.length > 0) void Promise.all(given).then(take)
 		})
 	}, [take])
 }

@@ -2,6 +2,7 @@ import type { CutOutWish, CutOutWorker } from './cutOut.worker'
 import { endpoint } from './endpoint'
 import { handOver, type PictureFrom } from './handOver'
 import { newestOnly } from './newestOnly'
+import { ofKind } from './rasterise'
 
 export type { CutOutWish, PictureBackdrop } from './cutOut.worker'
 
@@ -10,11 +11,11 @@ const worker = endpoint<CutOutWorker>(
 	() => new Worker(new URL('./cutOut.worker.ts', import.meta.url), { type: 'module' }),
 )
 
-/** A photo cut out by outlines, as a picture file. */
+/** A photo cut out by outlines, as a picture file. @throws {KindNotWritten} */
 export function cutOutOf(photo: PictureFrom, wish: CutOutWish): Promise<Blob> {
 	return worker.run(async (remote) => {
 		await handOver(remote, photo)
-		return remote.cut(photo.key, wish)
+		return ofKind(await remote.cut(photo.key, wish), wish.type)
 	})
 }
 

@@ -8,10 +8,12 @@ import { newestOnly } from './newestOnly'
 
 export type { ColourArea, LiftAnswer } from './lift.worker'
 
-const worker = endpoint<LiftWorker>(
-	'Lifting',
-	() => new Worker(new URL('./lift.worker.ts', import.meta.url), { type: 'module' }),
-)
+const spawn = () => new Worker(new URL('./lift.worker.ts', import.meta.url), { type: 'module' })
+
+const worker = endpoint<LiftWorker>('Lifting', spawn)
+
+/** What is lifted in the background neither waits for what a hand asks for nor overtakes it. */
+const background = endpoint<LiftWorker>('Lifting', spawn)
 
 const from = (
 	part: PictureFrom,
@@ -37,6 +39,19 @@ export const liftOutlines = newestOnly(
 	) => from(part, (remote, tell) => remote.lift(hint, o, proxy(early), proxy(tell)), watch),
 )
 
+/** One object's outlines, px of the part, while something else is done; each request is answered. */
+export function liftBeside(part: PictureFrom, hint: LiftHint, o: LiftWanted): Promise<LiftAnswer> {
+	return background.run(async (remote, tell) => {
+		await handOver(remote, part)
+		return remote.lift(
+			hint,
+			o,
+			proxy(() => {}),
+			proxy(tell),
+		)
+	})
+}
+
 /** Has the worker and what it sees by at hand before anything is asked of it. */
 export function warmLifting(): void {
 	worker
@@ -46,8 +61,22 @@ export function warmLifting(): void {
 		})
 }
 
+const colours = (
+	part: PictureFrom,
+	areas: readonly ColourArea[],
+	o: ByColourOptions,
+	watch: Watch = {},
+) => from(part, (remote) => remote.byColour(areas, o), watch)
+
 /** Areas of like colours, as one; `null` for a request that a newer one overtook. */
-export const liftColours = newestOnly(
+export const liftColours = newestOnly(colours)
+
+/** The same, roughly, while a hand widens them: `null` only for a request that was never begun. */
+export const liftColoursRoughly = newestOnly(
 	(part: PictureFrom, areas: readonly ColourArea[], o: ByColourOptions, watch: Watch = {}) =>
-		from(part, (remote) => remote.byColour(areas, o), watch),
+		colours(part, areas, { ...o, ...ROUGH }, watch),
+	'given',
 )
+
+/** A look at so many pixels, an outline so far off, is there at once. */
+const ROUGH = { most: 2e5, tolerance: 4 } as const

@@ -1,13 +1,16 @@
 import { transfer } from 'comlink'
 import {
+	type Box,
 	liesOnItsSide,
 	NotAPicture,
 	PhotoTooLarge,
 	type PictureHeader,
+	type Point,
 	readPictureHeader,
 	uprightMap,
 } from '@/core'
 import { enlarge } from '@/core/pictures'
+import type { Quad, RectifyOptions } from '@/core/square'
 import { exposed } from './exposed'
 
 /** The picture at full size and at each halving of it, the largest first. */
@@ -84,6 +87,43 @@ const endpoint = {
 		const type = hasTransparency(pixels) ? 'image/png' : 'image/jpeg'
 		return canvas.convertToBlob({ type, quality: ENLARGED_QUALITY })
 	},
+
+	/**
+	 * Something flat on the picture laid square, as a new file.
+	 * @returns why it cannot be, in words, where the corners stand round nothing flat; `null` if the file is unreadable
+	 */
+	async rectify(
+		file: Blob,
+		{ quad, ...o }: RectifyOptions & { readonly quad: readonly Point[] },
+		tell: Progress,
+	): Promise<Squared | string | null> {
+		const full = await decode(file, tell)
+		if (!(full instanceof ImageBitmap)) return null
+		const { context } = canvasOf(full.width, full.height)
+		context.drawImage(full, 0, 0)
+		const pixels = context.getImageData(0, 0, full.width, full.height)
+		full.close()
+		const { NotARectangle, rectify } = await import('@/core/square')
+		try {
+			const share = (done: number) => tell(DECODED + (1 - DECODED) * done)
+			const made = rectify(pixels, quad as unknown as Quad, o, share)
+			const { canvas, context: to } = canvasOf(made.pixels.width, made.pixels.height)
+			const data = to.createImageData(made.pixels.width, made.pixels.height)
+			data.data.set(made.pixels.data)
+			to.putImageData(data, 0, 0)
+			const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: ENLARGED_QUALITY })
+			return { blob, rectangle: made.rectangle }
+		} catch (error) {
+			if (error instanceof NotARectangle) return error.message
+			throw error
+		}
+	},
+}
+
+/** A picture that was laid square, and where its rectangle is, px. */
+export interface Squared {
+	readonly blob: Blob
+	readonly rectangle: Box
 }
 
 export type PhotoWorker = typeof endpoint

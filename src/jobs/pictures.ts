@@ -1,8 +1,9 @@
 import { proxy, type Remote, transfer } from 'comlink'
 import type { Point, Tone } from '@/core'
+import type { RectifyOptions } from '@/core/square'
 import type { DarkroomWorker, Development, Studied } from './darkroom.worker'
 import { endpoint, endpointEach, type Watch } from './endpoint'
-import type { Looked, Opened, PhotoWorker, Pyramid, Refused } from './photo.worker'
+import type { Looked, Opened, PhotoWorker, Pyramid, Refused, Squared } from './photo.worker'
 
 export type { Development, Studied } from './darkroom.worker'
 export type { Pyramid } from './photo.worker'
@@ -62,6 +63,33 @@ export async function enlargePicture(file: Blob, factor: number, watch: Watch = 
 	const large = await photos.run((worker, tell) => worker.enlarge(file, factor, proxy(tell)), watch)
 	if (!large) throw new PictureRefused({ ok: false, problem: 'damaged' })
 	return large
+}
+
+/** Four corners on a picture that stand round nothing flat, in words. */
+export class CornersRefused extends Error {
+	constructor(why: string) {
+		super(why)
+		this.name = 'CornersRefused'
+	}
+}
+
+/**
+ * A picture of something flat as if it had been taken square on.
+ * @param wish its corners, px of the picture, clockwise from the upper left one
+ * @throws {PictureRefused} {CornersRefused} {Cancelled}
+ */
+export async function rectifyPicture(
+	file: Blob,
+	wish: RectifyOptions & { readonly quad: readonly Point[] },
+	watch: Watch = {},
+): Promise<Squared> {
+	const made = await photos.run<Squared | string | null>(
+		(worker, tell) => worker.rectify(file, wish, proxy(tell)) as Promise<Squared | string | null>,
+		watch,
+	)
+	if (made === null) throw new PictureRefused({ ok: false, problem: 'damaged' })
+	if (typeof made === 'string') throw new CornersRefused(made)
+	return made
 }
 
 /** A part of a pyramid level, in px of that level. */

@@ -12,10 +12,26 @@ export class PictureNotDrawn extends Error {
 	}
 }
 
+/** A kind of picture that this browser cannot write: it would give another in its place, unasked. */
+export class KindNotWritten extends Error {
+	/** @param type the MIME type asked for */
+	constructor(readonly type: string) {
+		super(`This browser does not write ${type}.`)
+		this.name = 'KindNotWritten'
+	}
+}
+
+/** What a browser wrote when it was asked for a kind of picture. @throws {KindNotWritten} where it is of another */
+export function ofKind(written: Blob, type: string): Blob {
+	if (written.type !== type) throw new KindNotWritten(type)
+	return written
+}
+
 /**
  * An SVG drawn as a picture file of so many px; the browser draws it, as it would on any page.
  * @param quality of JPEG and WebP, 0 to 1
  * @throws {PictureNotDrawn}
+ * @throws {KindNotWritten}
  */
 export async function rasterise(
 	svg: string,
@@ -49,9 +65,9 @@ export async function rasterise(
 		ctx.drawImage(image, 0, 0, width, height)
 		const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, type, quality))
 		if (!blob) throw refused
-		return blob
-	} catch {
-		throw refused
+		return ofKind(blob, type)
+	} catch (error) {
+		throw error instanceof KindNotWritten ? error : refused
 	} finally {
 		URL.revokeObjectURL(url)
 	}
