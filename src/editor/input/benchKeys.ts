@@ -68,6 +68,20 @@ export const BENCH_KEYS: readonly BenchKey[] = [
 		act: ({ workbench }) => walk(workbench, -1),
 	},
 	{
+		taps: [';'],
+		keys: ';',
+		does: 'Full canvas: cards and panels away or back',
+		act: toggleFull,
+	},
+	{
+		taps: ['g'],
+		shift: true,
+		traces: true,
+		keys: 'Shift G',
+		does: 'Snapping on or off',
+		act: toggleSnapping,
+	},
+	{
 		taps: ['enter'],
 		shift: true,
 		traces: true,
@@ -90,6 +104,7 @@ export const EVERYWHERE: readonly Shortcut[] = [
 	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Undo, redo' },
 	{ keys: 'Alt and arrows on a piece', does: 'Change the order of pieces' },
 	{ keys: 'Ctrl C, X, V', does: 'Copy, cut, paste pieces, or the nodes chosen as outlines' },
+	{ keys: 'Ctrl Shift V', does: 'Paste where it lay' },
 	{ keys: 'Ctrl S', does: 'Save the sheet with its photos as a file' },
 	{ keys: '?', does: 'This list' },
 ]
@@ -101,6 +116,16 @@ function zoom({ workbench, pointer }: KeyContext, factor: number): true {
 
 function fitSheetNow({ workbench }: KeyContext): true {
 	fitSheet(workbench)
+	return true
+}
+
+function toggleFull({ workbench: { desk } }: KeyContext): true {
+	desk.setState(({ full }) => ({ full: !full }))
+	return true
+}
+
+function toggleSnapping({ workbench: { desk } }: KeyContext): true {
+	desk.setState(({ snaps }) => ({ snaps: !snaps }))
 	return true
 }
 

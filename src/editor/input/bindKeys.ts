@@ -93,7 +93,8 @@ function keyAtRest(
 			tapInTool(workbench, input)
 		)
 	if (cross.down(input)) return true
-	if (held.down(input.key, placeOf(event), () => tapKey(workbench, input))) return true
+	const tap = () => benchKey(context, input, false) || tapKey(workbench, input)
+	if (held.down(input.key, placeOf(event), tap)) return true
 	held.rollOver()
 	return benchKey(context, input, event.repeat) || tapKey(workbench, input)
 }

@@ -55,7 +55,14 @@ export function keysIn({ pass, tool, dragging }: KeyState): KeyUse[] {
 		...held,
 		...lent,
 		...PASSES.map(({ number, name }): KeyUse => ({ key: String(number), how: 'tap', does: name })),
-		...(pass.keys ?? []).map(({ key, does }): KeyUse => ({ key, how: 'tap', does })),
+		...(pass.keys ?? []).map(
+			({ key, shift, does }): KeyUse => ({
+				key,
+				how: 'tap',
+				does,
+				...(shift !== undefined && { shift }),
+			}),
+		),
 		...BENCH_KEYS.flatMap(taps),
 		...own,
 		...left.filter(({ key }) => !own.some((one) => one.key === key)),

@@ -10,14 +10,15 @@ export function tapKey(workbench: Workbench, input: KeyInput): boolean {
 }
 
 /** Goes to a pass, or does what the pass one is in has a key for. */
-function passKey(workbench: Workbench, { key }: KeyInput): boolean {
+function passKey(workbench: Workbench, { key, shift }: KeyInput): boolean {
 	const to = PASSES.find(({ number }) => String(number) === key)
 	if (to) {
 		workbench.goTo(to)
 		return true
 	}
 	const { pass } = workbench.desk.getState()
-	return pass.keys?.find((one) => one.key === key)?.press(workbench) ?? false
+	const meant = pass.keys?.find((one) => one.key === key && (one.shift ?? shift) === shift)
+	return meant?.press(workbench) ?? false
 }
 
 /** What a tool for outlines has no use for, such as nudging the node just placed, Nodes answers. */

@@ -1,3 +1,5 @@
+// Here before it is asked for: no clock of ours waits for it.
+import '@/kit/messages'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import { Cancelled } from '@/jobs/problems'
 import { snacks } from '@/kit/snackbar'
@@ -52,7 +54,8 @@ test('what fails is said with a way to try again, what is called off is not', as
 		if (fails) throw new Error('No.')
 		return 'yes'
 	})
-	await vi.advanceTimersByTimeAsync(10)
+	// What problems are called comes with the first of them.
+	await vi.waitFor(() => expect(snacks.getState().waiting).toHaveLength(1))
 	const [snack, ...more] = snacks.getState().waiting
 	expect(more).toEqual([])
 	fails = false

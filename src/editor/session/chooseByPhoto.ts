@@ -65,5 +65,5 @@ export async function chooseLineColour(open: OpenSheet, slices: Slices): Promise
 		.map((p) => applyAffine(back, p))
 		.map(([x, y]): Point => [x / photo.width, y / photo.height])
 	const chosenLine = await lineColourFor(pyramid, photo.tone, places)
-	slices.of(darkroomSlice).setState({ chosenLine })
+	slices.of(darkroomSlice).setState({ chosenLine, lineStands: true })
 }

@@ -99,7 +99,7 @@ export function runDarkroom(open: OpenSheet, desk: Desk, slices: Slices): () => 
 	const study = async (photo: PlacedPhoto, pyramid: Pyramid) => {
 		const known = await studyPhoto(pyramid)
 		room.setState(({ studied }) => ({ studied: new Map(studied).set(photo.blob, known) }))
-		await chooseLineColour(open, slices)
+		if (!room.getState().lineStands) await chooseLineColour(open, slices)
 	}
 
 	const put = (id: string, next: Developed | null) => {

@@ -16,6 +16,8 @@ export interface DarkroomState {
 	readonly edges: boolean
 	/** The trace line's colour, chosen against the photo beneath; `#rrggbb`. */
 	readonly chosenLine: string
+	/** It was chosen: it stays until one asks for another. */
+	readonly lineStands: boolean
 }
 
 /**
@@ -44,5 +46,6 @@ export const darkroomSlice: Slice<DarkroomState> = {
 		developed: new Map(),
 		edges: false,
 		chosenLine: FIRST_LINE,
+		lineStands: false,
 	},
 }

@@ -19,18 +19,25 @@ export interface Shortcut {
 	readonly taps?: readonly string[]
 }
 
+/** What is seen round the sheet: the bench, or a grey beside which a photo's tones are seen as they are. */
+export type Surround = 'bench' | 'light' | 'middle' | 'dark'
+
 /** How the bench stands: what is seen of the editor, is no part of the sheet and no pass's own. */
 export interface DeskState {
 	readonly pass: PassDef
 	readonly tool: ToolDef
 	/** The tool that a held key lends in its place. */
 	readonly lent: ToolDef | null
+	/** The tool that one had in each pass, by the pass's id. */
+	readonly lastTools: Readonly<Record<string, ToolDef>>
 	readonly view: View
 	/** The canvas's size on screen, CSS px. */
 	readonly size: Size
 	readonly holds: ReadonlySet<Hold>
 	/** The bench by day or by lamplight. */
 	readonly scheme: 'light' | 'dark'
+	/** What is seen round the sheet. */
+	readonly surround: Surround
 	readonly overlay: Overlay
 	readonly hint: string
 	/** What undo and redo mean before they mean the sheet. */
@@ -43,10 +50,14 @@ export interface DeskState {
 	readonly versions: boolean
 	/** The part of a pass's card that was asked for by name. */
 	readonly asked: string | null
+	/** Whether points snap at all. */
+	readonly snaps: boolean
 	readonly snapping: Snapping
 	/** The Pen places corners alone. */
 	readonly straightOnly: boolean
 	readonly rulers: boolean
+	/** The canvas has all the room: cards and panels are folded away. */
+	readonly full: boolean
 	/** The loupe is kept on without its key. */
 	readonly loupe: boolean
 	/** Where the cross is by which nodes and lines are laid with keys, sheet px; `null` while it is away. */
@@ -74,6 +85,8 @@ export interface ToolContext {
 export interface ToolDef {
 	readonly id: string
 	readonly name: string
+	/** What one does with it, in a sentence. */
+	readonly says: string
 	/** The key that takes it, where it has one. */
 	readonly key?: string
 	readonly icon: ComponentType<{ fontSize?: 'small' }>
@@ -115,6 +128,8 @@ export interface Overlays {
 /** What a key does in a pass. @returns whether it meant something */
 export interface PassKey extends Shortcut {
 	readonly key: string
+	/** Whether Shift must be held, or must not be; either, where absent. */
+	readonly shift?: boolean
 	press(context: PassContext): boolean
 }
 
@@ -184,6 +199,8 @@ export interface PassDef {
 	readonly OnCanvas?: ComponentType
 	/** A strip under the canvas. */
 	readonly Strip?: ComponentType
+	/** Whether its place is kept, also while it has nothing to show: nothing moves under a hand at work. Always, where absent. */
+	readonly keepsStrip?: (sheet: Sheet) => boolean
 	readonly overlays?: Overlays
 	readonly keys?: readonly PassKey[]
 	/** What goes on for it, whichever pass one is in. */

@@ -5,15 +5,17 @@ import { NO_OVERLAY, NO_STEPS, type Snapping } from './tool'
 
 export type { Desk, DeskState } from './definitions'
 
-/** Nodes lie close to each other where a thing is thin: snapping to them is for those who ask. */
-export const FIRST_SNAPPING: Snapping = { guides: true, nodes: false, level: true, edges: false }
+/** Neighbours share edges, and outlines lie on the photo's: points go there unless a key or a switch frees them. */
+export const FIRST_SNAPPING: Snapping = { guides: true, nodes: true, level: true, edges: true }
 
 export function createDesk(
 	start: Pick<DeskState, 'pass' | 'tool'> &
-		Partial<Pick<DeskState, 'rulers' | 'snapping' | 'straightOnly'>>,
+		Partial<Pick<DeskState, 'rulers' | 'snaps' | 'snapping' | 'straightOnly' | 'surround'>>,
 ): Desk {
 	return createStore<DeskState>(() => ({
 		rulers: true,
+		surround: 'bench',
+		snaps: true,
 		snapping: FIRST_SNAPPING,
 		straightOnly: false,
 		...start,
@@ -30,18 +32,22 @@ export function createDesk(
 		versions: false,
 		asked: null,
 		loupe: false,
+		full: false,
+		lastTools: {},
 		cross: null,
 		touched: false,
 		pointer: null,
 	}))
 }
 
-/** Goes to a pass: its first tool comes to hand; gone to again, the one at hand stays. */
+/** Goes to a pass: the tool that one had there comes to hand, its first one where one had none. */
 export function goToPass(desk: Desk, to: PassDef): void {
-	desk.setState(({ tool, pass }) => ({
-		pass: to,
-		tool: pass === to && to.tools.includes(tool) ? tool : (to.tools[0] ?? tool),
-	}))
+	desk.setState(({ tool, pass, lastTools }) => {
+		const had = { ...lastTools, [pass.id]: tool }
+		const kept = pass === to ? tool : had[to.id]
+		const next = kept && to.tools.includes(kept) ? kept : (to.tools[0] ?? tool)
+		return { pass: to, tool: next, lastTools: had }
+	})
 }
 
 /** The tool that a press would go to. */

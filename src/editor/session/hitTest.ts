@@ -138,9 +138,29 @@ function hitNode(sheet: Sheet, selection: Selection, p: Point, radius: number): 
 }
 
 function hitSegment(sheet: Sheet, p: Point, radius: number): SegmentHit | null {
+	return nearestSegment(editable(sheet, growBox(boxOf([p]), radius)), p, radius)
+}
+
+/**
+ * The edge that lies under a point, of any piece that shows, also of one that is locked.
+ * @param but the outline that is not meant
+ * @param radius reach in sheet px
+ */
+export function hitEdge(
+	sheet: Sheet,
+	p: Point,
+	radius: number,
+	but: string | undefined,
+): SegmentHit | null {
+	const shown = piecesNear(sheet, growBox(boxOf([p]), radius)).filter(({ hidden }) => !hidden)
+	const others = shown.flatMap(({ contours }) => contours.filter(({ id }) => id !== but))
+	return nearestSegment(others, p, radius)
+}
+
+function nearestSegment(contours: readonly Contour[], p: Point, radius: number): SegmentHit | null {
 	let best: { hit: SegmentHit; away: number } | null = null
 	const box = growBox(boxOf([p]), radius)
-	for (const contour of editable(sheet, box))
+	for (const contour of contours)
 		for (const segment of segmentsAt(contour, box)) {
 			const { t, point, distance: away } = nearestOn(segmentCubic(segment), p)
 			if (away > radius || (best && away >= best.away)) continue

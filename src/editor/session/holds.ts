@@ -31,6 +31,12 @@ const KEYS = [
 	{ hold: 'pull', key: 'p', does: 'Drag a node: pull a handle out', button: 'Pull' },
 	{ hold: 'lasso', key: 'r', does: 'Drag: a lasso round nodes', button: 'Lasso' },
 	{ hold: 'copy', key: 'u', does: 'Drag a piece: move a copy', button: 'Copy' },
+	{
+		hold: 'along',
+		key: 'u',
+		does: 'Click an edge: begin on it, go on along it',
+		button: 'Along an edge',
+	},
 	{ hold: 'apart', key: 'b', does: 'Drag a corner: each side by itself', button: 'Sides apart' },
 	{ hold: 'outside', key: 't', does: 'Dab: too much is lifted here', button: 'Too much' },
 	{ hold: 'for-stroke', key: 'i', does: 'Click: a colour for the stroke', button: 'For stroke' },
@@ -85,13 +91,33 @@ export function heldKey(hold: Hold): string {
 	return `Hold ${keyOf(hold)}`
 }
 
-/** A hint for hands that have no keys: held keys by the names of their buttons. */
+/** What fingers do where a pointer clicks, and how Shift is held. */
+const FINGER_WORDS: readonly (readonly [RegExp, string])[] = [
+	[/\bShift-click\b/g, 'Hold “Add, 45°” and tap'],
+	[/\bShift:/g, 'Hold “Add, 45°”:'],
+	[/\bDouble-click\b/g, 'Double-tap'],
+	[/\bdouble-click\b/g, 'double-tap'],
+	[/\bClick\b/g, 'Tap'],
+	[/\bclick\b/g, 'tap'],
+	[/\bCtrl and wheel, or pinch:/g, 'Pinch:'],
+]
+
+/** Sentences about keys that have no button. */
+const KEYS_ALONE =
+	/^(?:Enter|Esc|Backspace|Delete|Arrows|Ctrl [A-Z]|[A-Z0-9])(?::| nudge| keeps| removes| copies)/
+
+/** A hint for hands that have no keys: held keys by the names of their buttons, taps for clicks. */
 export function forFingers(hint: string): string {
-	return HOLDS.reduce(
+	const held = HOLDS.reduce(
 		(text, { hold, button }) =>
 			button ? text.replace(new RegExp(`${heldKey(hold)}\\b`), `Hold “${button}”`) : text,
 		hint,
 	)
+	const words = FINGER_WORDS.reduce((text, [what, said]) => text.replace(what, said), held)
+	return words
+		.split(/(?<=\.) /)
+		.filter((sentence) => !KEYS_ALONE.test(sentence))
+		.join(' ')
 }
 
 /** What a press means by what is held: of those that mean something to the tool, the one held last. */

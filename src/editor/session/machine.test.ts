@@ -105,7 +105,13 @@ const LIFTED = {
 	},
 	ghost: FOUND,
 }
-const LIFTING = { state: () => LIFTED, set: () => {}, callOff: () => {}, nameNext: () => 'Lifted' }
+const LIFTING = {
+	state: () => LIFTED,
+	set: () => {},
+	callOff: () => {},
+	nameNext: () => 'Lifted',
+	say: () => {},
+}
 
 const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Nodes', nodesMachine as Machine<never>],

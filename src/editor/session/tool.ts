@@ -60,6 +60,9 @@ export interface Snapping {
 
 export const NO_SNAPPING: Snapping = { guides: false, nodes: false, level: false, edges: false }
 
+/** The same where snapping is put off, which joins ends all the same: only the key that frees keeps them apart. */
+export const SNAPPING_OFF: Snapping = { ...NO_SNAPPING }
+
 /** A straight line drawn with a tool, sheet px. */
 export interface Line {
 	readonly from: Point
@@ -88,6 +91,8 @@ export interface Overlay {
 	readonly hover: Hit | null
 	/** What a point has just snapped to. */
 	readonly snapped: Snapped | null
+	/** A word at a place on the sheet: what letting go would do there, or how the tool is set. */
+	readonly note: Note | null
 	/** A line drawn to measure or to straighten by. */
 	readonly line: Line | null
 	readonly frame: Frame | null
@@ -97,6 +102,12 @@ export interface Overlay {
 	readonly run: EdgeRun | null
 	/** The Lift tool's brush, and the stroke it is drawing. */
 	readonly brush: Brush | null
+}
+
+/** A word at a place on the sheet. */
+export interface Note {
+	readonly at: Point
+	readonly says: string
 }
 
 /** Strokes that are being drawn with a brush, and where it is; sheet px. */
@@ -127,6 +138,7 @@ export const NO_OVERLAY: Overlay = {
 	lasso: null,
 	hover: null,
 	snapped: null,
+	note: null,
 	line: null,
 	frame: null,
 	guide: null,

@@ -18,9 +18,16 @@ export interface Viewport {
 	readonly size: Size
 	readonly ratio: number
 	readonly line: ShownLine
+	readonly casing?: Casing
 	/** The only part of the sheet that is drawn anew, where that is not all of the window. */
 	readonly within?: Box
 }
+
+/**
+ * What a line of a colour (`#rrggbb`) is cased in so that it shows on what lies beneath, where px of the sheet are
+ * drawn by `view`; null where a light casing will do.
+ */
+export type Casing = (colour: string, view: View) => CanvasPattern | null
 
 /** The trace line as it is drawn. */
 export interface ShownLine {
@@ -38,6 +45,10 @@ export const MAX_SCALE = 128
 export const CRISP_SCALE = 8
 /** How broad the rulers along the window's upper and left edges are, px. */
 export const RULER_PX = 20
+/** How broad the rail of held buttons beside the canvas is, px. */
+export const RAIL_PX = 96
+/** How high the strip under the canvas is, px. */
+export const STRIP_PX = 72
 /** Free space round what is fitted into the window, px. */
 const FIT_MARGIN_PX = 28
 
@@ -73,6 +84,17 @@ export function fitBox(box: Box, size: Size): View {
 		x: size.width / 2 - ((box.minX + box.maxX) / 2) * scale,
 		y: size.height / 2 - ((box.minY + box.maxY) / 2) * scale,
 	}
+}
+
+/**
+ * The view in a window of another size: what was fitted into it is so again, else what was in its middle stays there.
+ * @param fitted what would have been fitted, sheet px
+ */
+export function resized(view: View, before: Size, size: Size, fitted: Box): View {
+	const was = fitBox(fitted, before)
+	const same = (['scale', 'x', 'y'] as const).every((key) => Math.abs(was[key] - view[key]) < 1e-6)
+	if (same) return fitBox(fitted, size)
+	return centredOn(toSheet(view, [before.width / 2, before.height / 2]), view.scale, size)
 }
 
 /** The part of the sheet that the window shows, sheet px. */

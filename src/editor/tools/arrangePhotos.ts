@@ -271,6 +271,7 @@ function hintFor(held: Held | null, over: Grip | null, photo: PlacedPhoto | null
 export const arrangePhotosTool: ToolDef = {
 	id: 'arrange-photos',
 	name: 'Arrange',
+	says: 'Move, scale and turn the photo by its frame',
 	key: 'm',
 	icon: OpenWithRounded,
 	about: 'photos',

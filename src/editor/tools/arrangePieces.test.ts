@@ -128,3 +128,71 @@ describe('groups and openings', () => {
 		expect(opening()).toMatchObject({ minX: 50, maxX: 90 })
 	})
 })
+
+describe('several nodes chosen', () => {
+	const corners = (bench: HandyBench) =>
+		bench.sheet().pieces[0]!.contours[0]!.nodes.map(({ at }) => at.map(Math.round))
+	/** Nodes at the right side of the first square chosen, Arrange in hand. */
+	function beginWithTwo() {
+		const { bench, arrange } = begin()
+		const { id, contours } = bench.sheet().pieces[0]!
+		const [, upper, lower] = contours[0]!.nodes
+		bench.select({ piece: id, contour: contours[0]!.id, nodes: new Set([upper!.id, lower!.id]) })
+		return { bench, arrange }
+	}
+
+	test('the frame is about them: a drag within it moves them alone, as one step', () => {
+		const { bench, arrange } = beginWithTwo()
+		drag(arrange, [100, 50], [130, 50])
+		expect(corners(bench)).toEqual([
+			[0, 0],
+			[130, 0],
+			[130, 100],
+			[0, 100],
+		])
+		expect(bench.labels()).toEqual(['Move 2 nodes'])
+		expect(bench.selection().nodes.size).toBe(2)
+	})
+
+	test('a corner scales them about the one across', () => {
+		const { bench, arrange } = beginWithTwo()
+		// The frame stands 2 px round them: from (98, −2) to (102, 102).
+		drag(arrange, [102, 102], [106, 206])
+		expect(corners(bench)[1]![1]).toBe(2)
+		expect(corners(bench)[2]![1]).toBe(202)
+		expect(corners(bench)[0]).toEqual([0, 0])
+	})
+
+	test('the knob turns them about their middle', () => {
+		const { bench, arrange } = beginWithTwo()
+		drag(arrange, [100, -28], [180, 50], { shift: true })
+		expect(corners(bench)).toEqual([
+			[0, 0],
+			[150, 50],
+			[50, 50],
+			[0, 100],
+		])
+	})
+
+	test('Esc lets go of them, so that the frame is about the piece; again, of the piece', () => {
+		const { bench, arrange } = beginWithTwo()
+		press(arrange, 'escape')
+		expect(bench.selection().nodes.size).toBe(0)
+		expect(chosen(bench)).toEqual([0])
+		drag(arrange, [50, 50], [60, 50])
+		expect(corners(bench)[0]).toEqual([10, 0])
+		press(arrange, 'escape')
+		expect(chosen(bench)).toEqual([])
+	})
+
+	test('Delete removes them; one node alone leaves the frame to its piece', () => {
+		const { bench, arrange } = beginWithTwo()
+		const { piece, contour, nodes } = bench.selection()
+		bench.select({ piece, contour, nodes: new Set([[...nodes][0]!]) })
+		drag(arrange, [50, 50], [60, 50])
+		expect(corners(bench)[0]).toEqual([10, 0])
+		bench.select({ piece, contour, nodes })
+		press(arrange, 'delete')
+		expect(corners(bench)).toHaveLength(2)
+	})
+})

@@ -54,7 +54,7 @@ import {
 	selectionWithin,
 } from './arranged'
 import { ARROWS, NUDGES, nudgeStep } from './nudge'
-import { sign, snapped } from './snapped'
+import { offEdges, sign, snapped } from './snapped'
 
 /** A copy made by a key lies this far from its original, px on screen. */
 const COPY_PX = 12
@@ -149,7 +149,8 @@ function press(before: ArrangeState, input: PointerInput, sight: Sight): Turn<Ar
 	const what = arrangedBy(sheet, chosen)
 	const frame = frameOf(sheet, what)
 	// What is chosen is let go by a click, not by a drag that begins on it.
-	const again = input.shift && over?.what === 'body' && isChosen(over.body, selection)
+	const again =
+		input.shift && over?.what === 'body' && !over.body.nodes && isChosen(over.body, selection)
 	return {
 		state: {
 			...before,
@@ -171,9 +172,9 @@ function selectionAfter(over: Grip | null, shift: boolean, selection: Selection)
 	return withPieces([...before, ...over.body.pieces])
 }
 
-function isChosen({ pieces, outline }: Arranged, selection: Selection): boolean {
+function isChosen({ pieces, outline, nodes }: Arranged, selection: Selection): boolean {
 	const chosen = chosenPieces(selection)
-	return outline !== undefined || [...pieces].every((id) => chosen.has(id))
+	return outline !== undefined || nodes !== undefined || [...pieces].every((id) => chosen.has(id))
 }
 
 function move(state: ArrangeState, input: PointerInput, sight: Sight): Turn<ArrangeState> {
@@ -203,7 +204,7 @@ function drag(
 			const by = moveBy(subtract(input.at, start), input)
 			// What snaps is the frame's upper left corner: that is what one lines up.
 			const corner = frame.corners[0]
-			const found = snapped(sight, [corner[0] + by[0], corner[1] + by[1]], input)
+			const found = snapped(offEdges(sight), [corner[0] + by[0], corner[1] + by[1]], input)
 			const [dx, dy] = subtract(found.at, corner)
 			return { effect: lay('Move', [1, 0, 0, 1, dx, dy]), snap: sign(found) }
 		}
@@ -244,21 +245,26 @@ function pressKey(input: KeyInput, sight: Sight): readonly Effect[] | null {
 	if (input.mod && input.key === 'a')
 		return [select(withPieces(sheet.pieces.filter(isOpenToEdits).map(({ id }) => id)))]
 	if (input.mod || nothing) return null
+	// First the nodes, then their piece.
+	if (input.key === 'escape')
+		return [select(what.nodes ? { ...sight.selection(), nodes: new Set() } : NOTHING)]
 	if (input.key === 'delete' || input.key === 'backspace')
 		return [apply(`Delete ${saysArranged(what)}`, (now) => removeArranged(now, what))]
 	const way = ARROWS[input.key]
 	if (!way) return null
 	const step = nudgeStep(input)
 	const map: Affine = [1, 0, 0, 1, way[0] * step, way[1] * step]
-	const run = `nudge-pieces:${what.outline ?? [...what.pieces].join()}`
+	const run = `nudge-pieces:${keyOf(what)}`
 	return [apply(`Nudge ${saysArranged(what)}`, (now) => layArranged(now, what, map), run)]
 }
+
+const keyOf = ({ outline, nodes, pieces }: Arranged) => outline ?? [...(nodes ?? pieces)].join()
 
 const frames = new WeakMap<Sheet, { readonly key: string; readonly frame: Frame | null }>()
 
 /** The upright frame round what is at hand: the same object while nothing moved, so that nothing is drawn anew. */
 function frameOf(sheet: Sheet, what: Arranged): Frame | null {
-	const key = what.outline ?? [...what.pieces].join()
+	const key = keyOf(what)
 	const kept = frames.get(sheet)
 	if (kept?.key === key) return kept.frame
 	const box = boxOfArranged(sheet, what)
@@ -267,7 +273,11 @@ function frameOf(sheet: Sheet, what: Arranged): Frame | null {
 	return frame
 }
 
-function hintFor(held: Grip | null, over: Grip | null, { pieces, outline }: Arranged): string {
+function hintFor(
+	held: Grip | null,
+	over: Grip | null,
+	{ pieces, outline, nodes }: Arranged,
+): string {
 	switch (held?.what) {
 		case 'corner':
 		case 'knob':
@@ -280,10 +290,14 @@ function hintFor(held: Grip | null, over: Grip | null, { pieces, outline }: Arra
 		case 'knob':
 			return FRAME_HINTS[over.what].over
 		case 'body':
+			if (over.body.nodes)
+				return `Drag: move the ${over.body.nodes.size} chosen nodes. Corners scale them, the knob turns them. Esc: the whole piece.`
 			return over.body.pieces.size > 1
 				? `Click: choose the group, double-click: this piece. Drag: move. ${heldKey('copy')}: move a copy.`
 				: `Click: choose it, Shift: one more, double-click: an opening. Drag: move. ${heldKey('copy')}: a copy.`
 	}
+	if (nodes)
+		return `The frame is about ${nodes.size} nodes: corners scale them, the knob turns them, arrows nudge. Esc: the whole piece.`
 	if (outline)
 		return 'Drag the opening. Arrows nudge it 1 px, Shift 10. Ctrl D copies it. Click beside: let go.'
 	return pieces.size > 0
@@ -294,6 +308,7 @@ function hintFor(held: Grip | null, over: Grip | null, { pieces, outline }: Arra
 export const arrangePiecesTool: ToolDef = {
 	id: 'arrange',
 	name: 'Arrange',
+	says: 'Move, scale and turn whole pieces, or the chosen nodes, by their frame',
 	key: 'm',
 	icon: OpenWithRounded,
 	about: 'pieces',
@@ -305,6 +320,7 @@ export const arrangePiecesTool: ToolDef = {
 		{ keys: 'Ctrl D', does: 'Copy' },
 		{ keys: 'Arrows', does: NUDGES, taps: Object.keys(ARROWS) },
 		{ keys: 'Delete', does: 'Remove what is chosen', taps: ['delete', 'backspace'] },
+		{ keys: 'Esc', does: 'Let go: of nodes first', taps: ['escape'] },
 		{ keys: 'Ctrl A', does: 'Choose all' },
 	],
 	create: ({ bench }) => createArrangePieces(bench),

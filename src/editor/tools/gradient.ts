@@ -150,6 +150,7 @@ function asGradient(paint: Paint, piece: Piece): Gradient {
 export const gradientTool: ToolDef = {
 	id: 'gradient',
 	name: 'Gradient',
+	says: 'Drag across a piece: where its gradient begins and ends',
 	icon: GradientRounded,
 	about: 'pieces',
 	shortcuts: [

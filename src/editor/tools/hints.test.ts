@@ -37,7 +37,10 @@ test.each([
 			),
 		),
 	),
-	...(['nodes', 'handle', 'segment', 'pull', 'kind', 'box', 'lasso'] as const).map(heldHint),
+	...(['nodes', 'handle', 'segment', 'pull', 'kind', 'box', 'lasso'] as const).map((what) =>
+		heldHint(what),
+	),
+	heldHint('nodes', true),
 	...[null, hit('node'), hit('handle'), hit('segment')].flatMap((hover) =>
 		holds.flatMap((hold) => [hoverHint(hover, hold, 0, ''), hoverHint(hover, hold, 1, WHERE)]),
 	),
@@ -46,7 +49,19 @@ test.each([
 			[true, false].map((straight) => pressHint({ kind, pulled }, straight)),
 		),
 	),
-	...(['place', 'close', 'turn-last', 'pick-up', 'insert', 'give-kind'] as const).flatMap((what) =>
+	...(
+		[
+			'place',
+			'close',
+			'turn-last',
+			'pick-up',
+			'insert',
+			'give-kind',
+			'join',
+			'on-edge',
+			'along',
+		] as const
+	).flatMap((what) =>
 		[true, false].flatMap((drawing) =>
 			[true, false].map((straight) =>
 				aimHint({ do: what, kind: 'symmetric' } as Parameters<typeof aimHint>[0], {
@@ -63,5 +78,9 @@ test.each([
 
 test('hands without keys are told of buttons', () => {
 	expect(forFingers(hoverHint(hit('node'), null, 0, ''))).toContain('Hold “Pull” and drag')
+	expect(forFingers('Click: a corner. Shift: multiples of 45°. Enter: finish. Esc: let go.')).toBe(
+		'Tap: a corner. Hold “Add, 45°”: multiples of 45°.',
+	)
+	expect(forFingers('Ctrl and wheel, or pinch: zoom. 0: fit the sheet.')).toBe('Pinch: zoom.')
 	expect(forFingers('Hold Space: pan.')).toBe('Hold Space: pan.')
 })

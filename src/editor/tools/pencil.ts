@@ -220,6 +220,7 @@ function asNodes(points: readonly Point[]): PathNode[] {
 export const pencilTool: ToolDef = {
 	id: 'pencil',
 	name: 'Pencil',
+	says: 'Draw freehand: the stroke becomes a curve of few nodes',
 	key: 'q',
 	icon: GestureRounded,
 	about: 'outlines',

@@ -12,7 +12,7 @@ import {
 	subtract,
 } from '@/core'
 import type { EdgeReading } from '@/editor/session/edgeReading'
-import type { Bench, PointerInput } from '@/editor/session/tool'
+import { type Bench, NO_SNAPPING, type PointerInput } from '@/editor/session/tool'
 
 /** How near on screen a point must come to be caught, px: nearer than what it takes to be grabbed. */
 const SNAP_PX = 6
@@ -76,6 +76,24 @@ function onTangent(
 }
 
 const isCaught = ({ caught }: Snapped) => caught.x !== null || caught.y !== null
+
+/** Whether the key is held that frees points: they snap to nothing, and ends are not joined. */
+export const isFreed = (sight: Pick<Bench, 'snapping'>): boolean => sight.snapping() === NO_SNAPPING
+
+/** The same without the photo's edges: for what is laid by its frame. */
+export const offEdges = <S extends Pick<Bench, 'snapping'>>(sight: S): S => ({
+	...sight,
+	snapping: () => {
+		const snapping = sight.snapping()
+		return snapping.edges ? { ...snapping, edges: false } : snapping
+	},
+})
+
+/** What a point that came to lie on another snapped to, as a sign to show. */
+export const caughtBy = (at: Point): Snapped => ({
+	at,
+	caught: { x: at[0], y: at[1], point: true },
+})
 
 /** The snap as a sign to show, or `null` where nothing was caught. */
 export function sign(snap: Snapped): Snapped | null {

@@ -22,7 +22,7 @@ const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'
 		min: 0,
 		max: 4,
 		step: 0.5,
-		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} × grain`,
+		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} times the grain`,
 	},
 	{
 		of: 'deviation',
@@ -44,13 +44,14 @@ export function EdgePenOptions() {
 		<Box sx={{ display: 'grid', gap: 0.5 }}>
 			<WishSliders sliders={SLIDERS} wish={wish} first={FIRST_EDGE_PEN} onChange={set} />
 			<SwitchRow
-				label="Set pins by itself"
+				label="Pins set themselves"
 				checked={wish.settling}
 				onChange={(on) => set({ settling: on })}
 			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Deviation: how far the outline may leave the edge. Allowance holds for closed outlines. By
-				itself: where the way behind a slow hand no longer changes.
+				Deviation: how far the outline may leave the edge. Allowance: how far inside it a closed
+				outline lies. Pins that are set by themselves stand where the way behind a slow hand no
+				longer changes.
 			</Typography>
 		</Box>
 	)

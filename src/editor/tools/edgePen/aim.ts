@@ -1,4 +1,4 @@
-import { type Contour, distance, type Point } from '@/core'
+import { add, type Contour, distance, dot, type Point, scale, subtract } from '@/core'
 import { hitTest } from '@/editor/session/hitTest'
 import type { Sight } from '@/editor/session/machine'
 import type { PointerInput } from '@/editor/session/tool'
@@ -28,9 +28,16 @@ export function overWhat(run: Run | null, input: PointerInput, sight: Sight): Ta
 	return way >= 0 ? { what: 'way', pin: way } : OVER_NOTHING
 }
 
+/** Whether a way passes within reach, anywhere between two of its points too: x0, y0, x1, y1 … */
 function nearWay(way: Float64Array, { at, reach }: PointerInput): boolean {
-	for (let i = 0; i + 1 < way.length; i += 2)
-		if (Math.hypot((way[i] ?? 0) - at[0], (way[i + 1] ?? 0) - at[1]) <= reach * 0.6) return true
+	for (let i = 0; i + 3 < way.length; i += 2) {
+		const from: Point = [way[i] ?? 0, way[i + 1] ?? 0]
+		const along = subtract([way[i + 2] ?? 0, way[i + 3] ?? 0], from)
+		const out = subtract(at, from)
+		const square = dot(along, along)
+		const t = square > 0 ? Math.max(0, Math.min(1, dot(out, along) / square)) : 0
+		if (distance(at, add(from, scale(along, t))) <= reach) return true
+	}
 	return false
 }
 

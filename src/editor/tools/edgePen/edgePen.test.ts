@@ -1,5 +1,16 @@
 import { describe, expect, test } from 'vitest'
-import { deviation, distance, flattenContour, type Point } from '@/core'
+import {
+	add,
+	deviation,
+	distance,
+	flattenContour,
+	mix,
+	type Point,
+	perpendicular,
+	scale,
+	subtract,
+	unit,
+} from '@/core'
 import { edgesOnSheet } from '@/core/edges'
 import { fitPolyline, spliced } from '@/core/fitting'
 import { rendered } from '@/core/photo/testing/rendered'
@@ -60,6 +71,27 @@ describe('a run along the edge', () => {
 		for (const k of [0, 1]) click(two.pen, on(k))
 		click(two.pen, on(0))
 		expect(two.bench.contour().closed).toBe(false)
+	})
+
+	test('a closed way is taken hold of anywhere along it, between far points of it too', () => {
+		const corners: readonly Point[] = [
+			[20, 20],
+			[200, 30],
+			[120, 180],
+		]
+		for (const share of [0.1, 0.3, 0.5, 0.7, 0.9])
+			for (const [k, from] of corners.entries()) {
+				const { bench, pen } = begin(NO_EDGES)
+				for (const corner of corners) click(pen, corner, { hold: 'corner' })
+				press(pen, 'enter')
+				const to = corners[(k + 1) % 3] ?? from
+				// As far off as a hand may be.
+				const off = scale(unit(perpendicular(subtract(to, from))), 7)
+				const beside = add(mix(from, to, share), off)
+				drag(pen, beside, [beside[0] + 14, beside[1] + 9])
+				expect(bench.labels().at(-1)).toMatch(/pin/)
+				expect(bench.contour().closed).toBe(true)
+			}
 	})
 
 	test('a double-click ends it open: the second click falls on the last pin', () => {

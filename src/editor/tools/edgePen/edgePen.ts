@@ -140,6 +140,7 @@ export function createEdgePen(bench: Bench, needs: EdgePenNeeds): Tool {
 export const edgePenTool: ToolDef = {
 	id: 'edge-pen',
 	name: 'Edge pen',
+	says: 'Click a few places on an edge: the way between follows it',
 	key: 'f',
 	icon: RouteRounded,
 	about: 'outlines',

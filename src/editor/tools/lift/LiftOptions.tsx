@@ -9,6 +9,7 @@ import Button from '@mui/material/Button'
 import Chip from '@mui/material/Chip'
 import Typography from '@mui/material/Typography'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { counted } from '@/kit/counted'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -120,19 +121,21 @@ export function LiftOptions() {
 					Keep {parts} pieces
 				</Button>
 			)}
-			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5 }}>
-				<Button
-					variant="contained"
-					startIcon={<CheckRounded />}
-					disabled={!ghost}
-					onClick={press('enter')}
-				>
-					Keep as a piece
-				</Button>
-				<Button color="inherit" disabled={!asked} onClick={press('escape')}>
-					Drop
-				</Button>
-			</Box>
+			<CardFoot>
+				<Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 0.5 }}>
+					<Button
+						variant="contained"
+						startIcon={<CheckRounded />}
+						disabled={!ghost}
+						onClick={press('enter')}
+					>
+						Keep as a piece
+					</Button>
+					<Button color="inherit" disabled={!asked} onClick={press('escape')}>
+						Drop
+					</Button>
+				</Box>
+			</CardFoot>
 		</Box>
 	)
 }

@@ -7,7 +7,6 @@ import {
 	boxOf,
 	type Contour,
 	contourBounds,
-	growBox,
 	invertAffine,
 	joinBoxes,
 	type PlacedPhoto,
@@ -21,8 +20,8 @@ import { darkroomSlice } from '@/editor/session/darkroomState'
 import type { ToolContext } from '@/editor/session/definitions'
 import { photoAt, photoUnder } from '@/editor/session/photoEdges'
 import type { Watch } from '@/jobs/endpoint'
-import type { PictureFrom } from '@/jobs/handOver'
-import { liftColours, liftOutlines, warmLifting } from '@/jobs/lifting'
+import { liftColours, liftColoursRoughly, liftOutlines, warmLifting } from '@/jobs/lifting'
+import { partRound } from '@/jobs/partRound'
 import { Cancelled } from '@/jobs/problems'
 import {
 	type Asked,
@@ -33,9 +32,8 @@ import {
 	ringOf,
 } from './liftSlice'
 
-/** So much round a box or a lasso is looked at, as a share of it, and at least, photo px. */
-const ROUND = 0.2
-const LEAST_ROUND_PX = 16
+/** Who widens an area is done once nothing was asked for so long, ms. */
+const STILL_MS = 120
 
 type Needs = Pick<ToolContext, 'open' | 'slices'>
 
@@ -55,6 +53,18 @@ export function answerLifts({ open, slices }: Needs): () => void {
 			}
 			const tell = (share: number) => {
 				if (!signal.aborted && lift.getState().asked === asked) lift.setState({ share })
+			}
+			if (asked.way === 'colour') {
+				const rough = await ghostOf(asked, wish, open.sheet(), slices, {
+					tell,
+					signal,
+					roughly: true,
+				})
+				const { asked: now } = lift.getState()
+				if (rough?.ghost && !signal.aborted && now?.way === 'colour') lift.setState(rough)
+				// While a hand goes on what it comes to is not yet worth knowing well.
+				await new Promise((done) => setTimeout(done, STILL_MS))
+				if (signal.aborted || lift.getState().asked !== asked) return
 			}
 			const ghost = await ghostOf(asked, wish, open.sheet(), slices, { early, tell, signal })
 			// Something else was drawn meanwhile: its own answer comes.
@@ -99,7 +109,15 @@ async function ghostOf(
 	wish: LiftWish,
 	sheet: Sheet,
 	slices: Needs['slices'],
-	{ early, ...watch }: Watch & { early: (ghost: LiftGhost) => void },
+	{
+		early,
+		roughly = false,
+		...watch
+	}: Watch & {
+		early?: (ghost: LiftGhost) => void
+		/** Areas of colour are looked at coarsely. */
+		roughly?: boolean
+	},
 ): Promise<Answered | null> {
 	const within = asked.way === 'colour' ? withinOf(sheet, asked.within) : []
 	const photo = photoFor(asked, sheet)
@@ -113,7 +131,7 @@ async function ghostOf(
 	const on = (p: Point) => applyAffine(back, p)
 	const scale = Math.sqrt(Math.abs(back[0] * back[3] - back[1] * back[2]))
 	const inner = within.map((contour) => transformContour(contour, back))
-	const { left, top, part } = partFor(photo, level, boxAsked(asked, on, inner))
+	const { left, top, part } = partRound(photo, level, boxAsked(asked, on, inner))
 	const near = ([x, y]: Point): Point => [x - left, y - top]
 	const o = {
 		tolerance: scale * wish.deviation,
@@ -130,7 +148,7 @@ async function ghostOf(
 	}
 	const answer =
 		asked.way === 'colour'
-			? await liftColours(
+			? await (roughly ? liftColoursRoughly : liftColours)(
 					part,
 					asked.areas.map(({ at, spread }) => ({ at: near(on(at)), spread })),
 					{
@@ -143,7 +161,7 @@ async function ghostOf(
 					part,
 					hintOf(asked, takenBeside(sheet, asked), (p) => near(on(p)), scale),
 					o,
-					(rough) => early({ contours: placed(rough), unsure: [] }),
+					(rough) => early?.({ contours: placed(rough), unsure: [] }),
 					watch,
 				)
 	if (!answer) return null
@@ -176,29 +194,6 @@ function boxAsked(asked: Asked, on: (p: Point) => Point, within: readonly Contou
 		nodes.flatMap(({ at, in: into, out }) => [at, into ?? at, out ?? at]),
 	)
 	return points.length > 0 ? boxOf(points) : null
-}
-
-/** The part of a photo round a box. */
-function partFor(
-	{ blob, width, height }: PlacedPhoto,
-	level: ImageBitmap,
-	box: Box | null,
-): { left: number; top: number; part: PictureFrom } {
-	const whole: Box = { minX: 0, minY: 0, maxX: width, maxY: height }
-	const size = box ? Math.max(box.maxX - box.minX, box.maxY - box.minY) : 0
-	const about = box ? growBox(box, Math.max(LEAST_ROUND_PX, ROUND * size)) : whole
-	const left = Math.min(width - 1, Math.max(0, Math.floor(about.minX)))
-	const top = Math.min(height - 1, Math.max(0, Math.floor(about.minY)))
-	const right = Math.max(left + 1, Math.min(width, Math.ceil(about.maxX)))
-	const bottom = Math.max(top + 1, Math.min(height, Math.ceil(about.maxY)))
-	return {
-		left,
-		top,
-		part: {
-			key: [blob, left, top, right, bottom].join(' '),
-			pixels: () => createImageBitmap(level, left, top, right - left, bottom - top),
-		},
-	}
 }
 
 /** What was lifted before beside what is asked about now, and reaches into its box: it is not taken again. */

@@ -14,6 +14,7 @@ function begin(wish = FIRST_LIFT) {
 	const lift = createSlices().of(liftSlice)
 	lift.setState({ wish })
 	let calledOff = 0
+	const said: string[] = []
 	const tool = createLift(bench, {
 		state: lift.getState,
 		set: (change) => lift.setState(change),
@@ -21,6 +22,7 @@ function begin(wish = FIRST_LIFT) {
 			calledOff++
 		},
 		nameNext: () => 'Lifted',
+		say: (what) => void said.push(what),
 	})
 	const drag = (points: readonly Point[], o: { hold?: PressHold; shift?: boolean } = {}) => {
 		const input = (p: Point) => ({ ...at(p), hold: o.hold ?? null, shift: o.shift ?? false })
@@ -34,7 +36,7 @@ function begin(wish = FIRST_LIFT) {
 	const answer = (ghost: Partial<LiftGhost> = {}) =>
 		lift.setState({ ghost: { contours: contours(), unsure: [], ...ghost }, busy: false })
 	const asked = () => lift.getState().asked as Asked & { way: 'object' }
-	return { bench, lift, tool, drag, answer, asked, calledOff: () => calledOff }
+	return { bench, lift, tool, drag, answer, asked, said, calledOff: () => calledOff }
 }
 
 const BOX: readonly Point[] = [
@@ -58,6 +60,36 @@ describe('lifting an object', () => {
 			{ hold: 'lasso' },
 		)
 		expect(asked().round).toMatchObject({ lasso: expect.any(Array) })
+	})
+
+	test('a box elsewhere before anything was seen of the one before has its turn after that is kept', () => {
+		const { bench, lift, tool, drag, answer, asked } = begin()
+		const pieces = bench.sheet().pieces.length
+		drag(BOX)
+		lift.setState({ busy: true })
+		drag([
+			[400, 400],
+			[500, 500],
+		])
+		expect(asked().round).toMatchObject({ box: { minX: 100 } })
+		expect(lift.getState().keeping).toBe(true)
+		answer()
+		lift.setState({ keeping: false })
+		press(tool, 'enter')
+		expect(bench.sheet().pieces).toHaveLength(pieces + 1)
+		expect(asked().round).toMatchObject({ box: { minX: 400 } })
+	})
+
+	test('one drawn anew about the same object takes the place of the one before', () => {
+		const { lift, drag, asked } = begin()
+		drag(BOX)
+		lift.setState({ busy: true })
+		drag([
+			[95, 105],
+			[310, 300],
+		])
+		expect(asked().round).toMatchObject({ box: { minX: 95 } })
+		expect(lift.getState().keeping).toBe(false)
 	})
 
 	test('a slip asks for nothing', () => {
@@ -214,7 +246,7 @@ describe('lifting an object', () => {
 		})
 
 		test('what somebody changed meanwhile stays as they made it', () => {
-			const { bench, kept, arrive, asked } = putDown()
+			const { bench, kept, arrive, asked, said } = putDown()
 			const node = kept?.contours[0]?.nodes[0]?.id ?? ''
 			bench.apply('Move a node', (sheet) => moveNodes(sheet, new Set([node]), [5, 5]))
 			bench.seal()
@@ -222,6 +254,8 @@ describe('lifting an object', () => {
 			arrive('M130 130H270V250H130Z')
 			expect(bench.sheet().pieces.at(-1)).toBe(moved)
 			expect(asked()).toBeNull()
+			expect(said).toHaveLength(1)
+			expect(said[0]).toContain('stays as you have it')
 		})
 
 		test('taken again, Esc calls off what is awaited; what was kept stays', () => {
@@ -417,6 +451,21 @@ describe('lifting by colour', () => {
 			[110, 150],
 		])
 		expect(spread()).toBeLessThan(wish.spread)
+	})
+
+	test('an area that is seen but roughly is kept once it is known well', () => {
+		const { bench, tool, drag, lift } = begin(wish)
+		const pieces = bench.sheet().pieces.length
+		drag([[150, 150]])
+		const ghost = (d: string) => ({ contours: parsePathData(d), unsure: [], colour: '#336699' })
+		lift.setState({ ghost: ghost('M100 100H200V200H100Z'), busy: true })
+		press(tool, 'enter')
+		tool.rest()
+		expect(bench.sheet().pieces).toHaveLength(pieces)
+		expect(lift.getState().keeping).toBe(true)
+		lift.setState({ ghost: ghost('M110 110H190V190H110Z'), busy: false, keeping: false })
+		press(tool, 'enter')
+		expect(bench.sheet().pieces.at(-1)?.contours[0]?.nodes[0]?.at).toEqual([110, 110])
 	})
 
 	test('what is kept has the colour', () => {

@@ -1,5 +1,5 @@
 import HighlightAltRounded from '@mui/icons-material/HighlightAltRounded'
-import { boxOf, type Piece } from '@/core'
+import { type Box, boxOf, type Piece } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/session/definitions'
 import { toolInHand } from '@/editor/session/desk'
 import { pieceUnder } from '@/editor/session/hitTest'
@@ -17,6 +17,7 @@ import {
 	tell,
 } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
+import { sayOnce } from '@/editor/session/saying'
 import {
 	type Bench,
 	type KeyInput,
@@ -30,7 +31,7 @@ import { withPart } from '@/kit/tryAgain'
 import { selectContour } from '@/store/selection'
 import { liftHint, pressedLiftHint } from './hints'
 import { finished, kept } from './keep'
-import { type Asked, asking, type LiftState, liftSlice, stepped } from './liftSlice'
+import { type Asked, asking, type LiftState, liftSlice, ringOf, stepped } from './liftSlice'
 import {
 	areaAt,
 	askedAgain,
@@ -51,6 +52,8 @@ export interface LiftNeeds {
 	/** Calls off what is being lifted. */
 	callOff(): void
 	nameNext(): string
+	/** Says something once where hints stand. */
+	say(what: string): void
 }
 
 /** The hand at work; what is asked for and found is the slice's. */
@@ -100,6 +103,8 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 	const accept = (state: Lifting, sight: Sight, each = false): Turn<Lifting> => {
 		if (state.early) return finish(state, state.early, sight)
 		const { ghost, asked, busy } = needs.state()
+		// An area that is being widened is seen roughly: what is kept is what it comes to.
+		if (busy && asked?.way === 'colour') return { state, effects: [set({ keeping: true })] }
 		const made =
 			ghost && asked ? kept(sight.sheet(), ghost, asked, { name: needs.nameNext(), each }) : null
 		if (!made) return { state, unused: true }
@@ -122,6 +127,11 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 	): Turn<Lifting> => {
 		const { ghost, asked } = needs.state()
 		const sheet = ghost && asked ? finished(sight.sheet(), piece, ghost, asked) : null
+		const changed = !sheet && sight.sheet().pieces.find(({ id }) => id === piece)
+		if (changed)
+			needs.say(
+				`“${changed.name}” was changed before it was known well: it stays as you have it. Double-click it with Lift to seek its edge anew.`,
+			)
 		return goOn(state, sheet ? [apply(label, () => sheet, `lift-${state.takes}`)] : [])
 	}
 
@@ -161,7 +171,12 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		const free = { ...state, pointer: input, press: null }
 		const asked = state.press ? askedBy(state.press, needs.state()) : null
 		if (!asked) return { state: free }
-		return needs.state().keeping ? { state: { ...free, next: asked } } : ask(free, asked)
+		const { keeping, busy, ghost, asked: before } = needs.state()
+		if (keeping) return { state: { ...free, next: asked } }
+		// Of what is drawn elsewhere before anything is seen of the one before, that is kept when it comes.
+		if (busy && !ghost && before && isElsewhere(asked, before))
+			return { state: { ...free, next: asked }, effects: [set({ keeping: true })] }
+		return ask(free, asked)
 	}
 
 	const key = (state: Lifting, { key, mod, shift }: KeyInput, sight: Sight): Turn<Lifting> => {
@@ -238,6 +253,24 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 	}
 }
 
+/** Less of the smaller of two boxes in the other is another object; more is the same one drawn anew. */
+const SAME_SHARE = 0.5
+
+/** Whether what is drawn is about another object than what was drawn before it. */
+function isElsewhere(asked: Asked, before: Asked): boolean {
+	if (asked.way !== 'object' || before.way !== 'object' || asked.dabs.length > 0) return false
+	const [a, b] = [boxOf(ringOf(asked)), boxOf(ringOf(before))]
+	const area = (box: Box) => Math.max(0, box.maxX - box.minX) * Math.max(0, box.maxY - box.minY)
+	const both: Box = {
+		minX: Math.max(a.minX, b.minX),
+		minY: Math.max(a.minY, b.minY),
+		maxX: Math.min(a.maxX, b.maxX),
+		maxY: Math.min(a.maxY, b.maxY),
+	}
+	const apart = both.maxX <= both.minX || both.maxY <= both.minY
+	return apart || area(both) < SAME_SHARE * Math.min(area(a), area(b))
+}
+
 function overlay({ press, pointer }: Lifting, { asked, wish }: LiftState): Overlay {
 	if (press?.doing === 'box' && press.points.length > 1)
 		return { ...NO_OVERLAY, box: boxOf(press.points) }
@@ -271,6 +304,7 @@ const SHORTCUTS: readonly (Shortcut & { readonly shift?: false })[] = [
 export const liftTool: ToolDef = {
 	id: 'lift',
 	name: 'Lift',
+	says: 'Drag a box round an object: its outline is found for you',
 	key: 'l',
 	icon: HighlightAltRounded,
 	about: 'outlines',
@@ -293,6 +327,7 @@ export const liftTool: ToolDef = {
 			set: (change) => lift.setState(change),
 			callOff: () => callOff(),
 			nameNext: () => nextName(context.open.sheet()),
+			say: (what) => sayOnce(context.desk, what),
 		})
 		lift.subscribe(({ keeping, busy, ghost, problem }) => {
 			if (keeping && !busy) {

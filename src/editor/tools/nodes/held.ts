@@ -5,9 +5,11 @@ import {
 	boxOf,
 	distance,
 	dot,
+	endBeside,
 	findContour,
 	findNode,
 	type HandleSide,
+	joinEnds,
 	moveHandle,
 	moveNodes,
 	type NodeKind,
@@ -30,7 +32,7 @@ import { ANGLE_STEP, type PointerInput } from '@/editor/session/tool'
 import { NOTHING, type Selection, selectContour } from '@/store/selection'
 import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'
-import { sign, snapped } from '../snapped'
+import { caughtBy, isFreed, sign, snapped } from '../snapped'
 
 /** What the button holds. Drags start from the sheet as it was, so that no error adds up. */
 export type Held =
@@ -42,6 +44,8 @@ export type Held =
 			/** Where the node that was grabbed stood. */
 			readonly grabbed: Point
 			readonly unshift: string | null
+			/** The end that this one is joined with when it is let go. */
+			readonly joins: string | null
 	  }
 	| {
 			readonly what: 'handle'
@@ -132,7 +136,7 @@ function takeNodes(hit: Hit & { kind: 'node' }, { at, shift }: PointerInput, sig
 	const grabbed = hit.contour.nodes[hit.index]?.at ?? at
 	const unshift = shift && has ? hit.id : null
 	return {
-		held: { what: 'nodes', start: at, base, ids: chosen, grabbed, unshift },
+		held: { what: 'nodes', start: at, base, ids: chosen, grabbed, unshift, joins: null },
 		effects: has ? [] : [select(selection)],
 	}
 }
@@ -236,13 +240,50 @@ function dragNodes(
 	const base = kind ? setKind(held.base, ids, kind) : held.base
 	const label = ids.size > 1 ? `Move ${ids.size} nodes` : 'Move a node'
 	const wanted = add(grabbed, subtract(input.at, start))
+	const joins = joinFor(held, wanted, input, sight)
+	const end = joins === null ? undefined : findNode(base, joins)?.node
+	if (end)
+		return {
+			held: { ...held, joins },
+			effects: [apply(label, () => moveNodes(base, ids, subtract(end.at, grabbed)), key)],
+			snap: caughtBy(end.at),
+		}
 	const found = input.shift ? null : snapped(sight, wanted, input, { but: ids })
 	const to = found?.at ?? snapAngle(grabbed, wanted, ANGLE_STEP)
 	const by = subtract(to, grabbed)
 	return {
+		held: { ...held, joins: null },
 		effects: [apply(label, () => moveNodes(base, ids, by), key)],
 		snap: found && sign(found),
 	}
+}
+
+/** The end that a single end which is dragged would be joined with where it is. */
+function joinFor(
+	{ ids, base }: HeldNodes,
+	p: Point,
+	{ reach, shift }: PointerInput,
+	sight: Sight,
+): string | null {
+	const [id, more] = ids
+	if (id === undefined || more !== undefined || shift || isFreed(sight)) return null
+	return endBeside(base, id, p, reach)
+}
+
+/** What letting a drag go does. */
+export function drop(held: Held, key: string, sight: Sight): readonly Effect[] {
+	if (held.what !== 'nodes' || held.joins === null) return []
+	const [id = ''] = held.ids
+	const ends = new Set([id, held.joins])
+	const joined = joinEnds(sight.sheet(), ends, 'node')
+	const one = [...ends].find((each) => findNode(joined, each))
+	const contour = one === undefined ? undefined : findNode(joined, one)?.contour.id
+	return [
+		apply('Join two ends', () => joined, key),
+		...(one !== undefined && contour !== undefined
+			? [select(selectContour(joined, contour, [one]))]
+			: []),
+	]
 }
 
 function dragArea(

@@ -40,9 +40,11 @@ export function armHint(side: HandleSide): string {
 }
 
 /** While something is dragged. */
-export function heldHint(what: Held['what']): string {
+export function heldHint(what: Held['what'], joins = false): string {
 	switch (what) {
 		case 'nodes':
+			if (joins)
+				return `Let go: the two ends are joined. ${heldKey('finely')}: they stay apart. Esc: call it off.`
 			return `Moving. Shift: 45° steps. ${heldKey('finely')}: snap to nothing. ${KIND_KEYS}: its kind. Esc: call it off.`
 		case 'handle':
 			return `${keyOf('cusp')}: free of the other. ${keyOf('smooth')}: in line. Shift: 45° steps. Drop it on its node: it goes. Esc: call it off.`

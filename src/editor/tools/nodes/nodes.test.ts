@@ -371,3 +371,41 @@ describe('by keys alone', () => {
 		expect(nodes.hint()).toContain('Node 2 of 4, corner.')
 	})
 })
+
+describe('an end dropped on an end', () => {
+	test('of its own outline closes it, in one step with the drag', () => {
+		const { bench, nodes } = begin('M0 0L100 0L100 100L4 90')
+		bench.setSnapping({})
+		nodes.down(at([4, 90]))
+		nodes.move(at([30, 30]))
+		expect(nodes.overlay().note).toBeNull()
+		nodes.move(at([3, 4]))
+		expect(nodes.overlay().note?.says).toBe('joins')
+		expect(nodes.hint()).toContain('are joined')
+		nodes.up(at([3, 4]))
+		expect(bench.contour()).toMatchObject({ closed: true })
+		expect(bench.contour().nodes.map((node) => node.at)).toEqual([
+			[0, 0],
+			[100, 0],
+			[100, 100],
+		])
+		expect(bench.labels()).toEqual(['Join two ends'])
+		bench.open.undo()
+		expect(bench.contour().nodes.at(-1)?.at).toEqual([4, 90])
+	})
+
+	test('of another outline makes one of both; with the freeing key held nothing is joined', () => {
+		const { bench, nodes } = begin('M0 0L100 0', 'M140 0L200 0')
+		bench.setSnapping({})
+		drag(nodes, [100, 0], [138, 3])
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(bench.contour().nodes.map((node) => node.at)).toEqual([
+			[0, 0],
+			[140, 0],
+			[200, 0],
+		])
+		const free = begin('M0 0L100 0', 'M140 0L200 0')
+		drag(free.nodes, [100, 0], [138, 3])
+		expect(free.bench.sheet().pieces).toHaveLength(2)
+	})
+})

@@ -29,7 +29,8 @@ import {
 	type Tool,
 } from '@/editor/session/tool'
 import { selectContour } from '@/store/selection'
-import { click, drag, type Held, take } from './held'
+import { noteAt } from '../noteAt'
+import { click, drag, drop, type Held, take } from './held'
 import { armHint, heldHint, hoverHint, whereHint } from './hints'
 import { type Arm, armedHandle, NODES_KEYS, nodesKey, singleNode } from './keys'
 
@@ -74,7 +75,7 @@ export const nodesMachine: Machine<NodesState> = {
 		rest: (state) => ({ state: { ...state, ...AT_REST, hover: null, hold: null, arm: null } }),
 	}),
 	hint: ({ held, dragging, arm, hover, hold }, sight) => {
-		if (held && dragging) return heldHint(held.what)
+		if (held && dragging) return heldHint(held.what, held.what === 'nodes' && held.joins !== null)
 		const handle = armedHandle(arm, sight)
 		if (handle) return armHint(handle.side)
 		return hoverHint(
@@ -84,10 +85,12 @@ export const nodesMachine: Machine<NodesState> = {
 			whereHint(singleNode(sight), sight.sheet()),
 		)
 	},
-	overlay: ({ box, lasso, dragging, hover, snap, arm }, sight) => {
+	overlay: ({ held, box, lasso, dragging, hover, snap, arm }, sight) => {
 		const handle = armedHandle(arm, sight)
 		const shown = handle ? handleHit(handle) : hover
-		return { ...NO_OVERLAY, box, lasso, hover: dragging ? null : shown, snapped: snap }
+		const joins = dragging && held?.what === 'nodes' && held.joins !== null
+		const note = joins && snap ? noteAt(snap.at, 'joins') : null
+		return { ...NO_OVERLAY, box, lasso, hover: dragging ? null : shown, snapped: snap, note }
 	},
 	cursor: ({ hover, hold }) => {
 		if (hold) return means(hold, hover) ? 'pointer' : 'crosshair'
@@ -129,7 +132,11 @@ function makeKind(state: NodesState, kind: NodeKind, sight: Sight): Turn<NodesSt
 
 function letGo(state: NodesState, input: PointerInput, sight: Sight): Turn<NodesState> {
 	const { held, dragging, hover } = state
-	const done = held && !dragging ? click(held, hover, input, sight) : []
+	const done = !held
+		? []
+		: dragging
+			? drop(held, keyOf(state), sight)
+			: click(held, hover, input, sight)
 	return {
 		state: { ...state, ...AT_REST, hold: input.hold, hover: look(input, sight) },
 		effects: [...done, SEAL],
@@ -182,6 +189,7 @@ export function createNodes(bench: Bench): Tool {
 export const nodesTool: ToolDef = {
 	id: 'nodes',
 	name: 'Nodes',
+	says: 'Drag nodes, handles and segments; click to choose them',
 	key: 'e',
 	icon: TimelineRounded,
 	about: 'outlines',

@@ -35,15 +35,25 @@ export function aimHint(
 			return 'Click: the next segment leaves straight. Drag: turn the outgoing handle alone.'
 		case 'pick-up':
 			return 'Click: pick this open outline up and go on from here.'
+		case 'join':
+			return `Click: end here, and join both outlines into one. ${heldKey('finely')}: end here, apart.`
+		case 'on-edge':
+			return drawing
+				? 'Click: a node just on this edge. On the same edge again: go along it.'
+				: 'Click: begin just on this edge; nothing of it changes.'
+		case 'along':
+			return 'Click: go along this edge to here, without a gap. Shift: the other way round.'
 		case 'insert':
-			return 'Click: insert a node here; the shape stays.'
+			return `Click: insert a node here; the shape stays. ${heldKey('along')}: begin on this edge.`
 		case 'give-kind':
 			return `Click: make the node ${target.kind}.`
 		case 'place':
 			if (straight && drawing)
-				return 'Click: corner. First node: close. Enter or double-click: end open. Backspace: one node back.'
+				return 'Click: corner, straight only. First node: close. Enter or double-click: end open. Backspace: one node back.'
 			if (drawing)
 				return 'Click: corner. Drag: smooth node. First node: close. Enter or double-click: end open. Backspace: one node back.'
+			if (straight && !ended)
+				return 'Click: begin with a corner; straight segments only, as set at the Pen. End node: go on.'
 			if (ended) return 'Ended open. Enter again: close it. Click: begin a new outline.'
 			return `Click: begin with a corner. Drag: with a smooth node. End node: go on. ${heldKey('smooth')}: give nodes that kind.`
 	}

@@ -1,6 +1,9 @@
-import { describe, expect, test } from 'vitest'
+import { beforeAll, describe, expect, test } from 'vitest'
 import { at, click, drag, handyBench, press } from '../testing/handyBench'
+import { fetchAlong } from './along'
 import { createPen } from './pen'
+
+beforeAll(fetchAlong)
 
 function begin(...paths: string[]) {
 	const bench = handyBench(...paths)
@@ -283,5 +286,71 @@ describe('steps that are none, and steps gone back over', () => {
 		expect(bench.labels()).toEqual(['Pick up an outline'])
 		click(pen, [0, 100])
 		expect(bench.contour().nodes).toHaveLength(4)
+	})
+})
+
+describe('beside other outlines', () => {
+	test('a click on another outline’s end makes one of both; with the freeing key two ends stand there', () => {
+		const { bench, pen } = begin('M100 100L200 100')
+		bench.setSnapping({})
+		click(pen, [20, 20])
+		click(pen, [60, 60])
+		pen.move(at([101, 101]))
+		expect(pen.hint()).toContain('join both outlines')
+		expect(pen.overlay().note?.says).toBe('joins')
+		click(pen, [101, 101])
+		expect(bench.sheet().pieces).toHaveLength(1)
+		expect(bench.contour().nodes.map((node) => node.at)).toEqual([
+			[20, 20],
+			[60, 60],
+			[100, 100],
+			[200, 100],
+		])
+		// Enter closes it, as any that was ended open.
+		expect(pen.key({ key: 'enter', shift: false, mod: false, finely: false })).toBe(true)
+		expect(bench.contour().closed).toBe(true)
+
+		const free = begin('M100 100L200 100')
+		click(free.pen, [20, 20])
+		click(free.pen, [101, 101])
+		expect(free.bench.sheet().pieces).toHaveLength(2)
+	})
+
+	test('it begins on an edge, goes along it and leaves it; the neighbour is as it was', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100L0 100Z')
+		const [neighbour] = bench.sheet().pieces
+		click(pen, [50, 2], { hold: 'along' })
+		expect(bench.contour(1).nodes[0]?.at).toEqual([50, 0])
+		pen.move(at([98, 60], { hold: 'along' }))
+		expect(pen.hint()).toContain('go along this edge')
+		expect(pen.overlay().run?.live?.nodes).toHaveLength(3)
+		click(pen, [98, 60], { hold: 'along' })
+		expect(bench.contour(1).nodes.map((node) => node.at)).toEqual([
+			[50, 0],
+			[100, 0],
+			[100, 60],
+		])
+		click(pen, [180, 80])
+		expect(bench.contour(1).nodes).toHaveLength(4)
+		expect(bench.sheet().pieces[0]).toBe(neighbour)
+		expect(bench.labels()).toEqual(['Begin an outline', 'Go along an edge', 'Place a node'])
+	})
+
+	test('without the key a click on an edge inserts a node, as the hint says', () => {
+		const { bench, pen } = begin('M0 0L100 0L100 100L0 100Z')
+		pen.move(at([50, 2]))
+		expect(pen.hint()).toContain('insert a node')
+		expect(pen.hint()).toContain('begin on this edge')
+		click(pen, [50, 2])
+		expect(bench.contour().nodes).toHaveLength(5)
+	})
+
+	test('straight segments alone are said in the hint and at the pointer', () => {
+		const { bench, pen } = begin()
+		bench.setStraightOnly(true)
+		pen.move(at([10, 10]))
+		expect(pen.hint()).toContain('straight segments only')
+		expect(pen.hint()).not.toContain('smooth')
+		expect(pen.overlay().note?.says).toBe('straight only')
 	})
 })

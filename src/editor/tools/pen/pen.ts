@@ -1,15 +1,12 @@
 import EditRounded from '@mui/icons-material/EditRounded'
 import {
-	add,
 	appendNode,
 	beginOutline,
 	type Contour,
-	type Cubic,
 	closeOutline,
 	distance,
-	dropLoneNode,
-	findContour,
 	findNode,
+	joinEnds,
 	leaveStraight,
 	moveHandle,
 	type NodeKind,
@@ -21,11 +18,8 @@ import {
 	pullHandles,
 	type Sheet,
 	type Snapped,
-	scale,
 	setKind,
 	snapAngle,
-	subtract,
-	takeBackNode,
 } from '@/core'
 import type { Shortcut, ToolDef } from '@/editor/session/definitions'
 import { isKind } from '@/editor/session/holds'
@@ -38,16 +32,12 @@ import {
 	select,
 	stepBy,
 	type Turn,
-	takeBack,
 } from '@/editor/session/machine'
 import { nextName } from '@/editor/session/nextName'
 import {
 	ANGLE_STEP,
 	type Bench,
 	DRAG_PX,
-	type KeyInput,
-	NO_OVERLAY,
-	type Overlay,
 	type PointerInput,
 	type Tool,
 } from '@/editor/session/tool'
@@ -57,30 +47,11 @@ import { givingKind } from '../giveKind'
 import { insertingAt } from '../insertAt'
 import { sign, snapped } from '../snapped'
 import { aim, drawnOutline, lastNode, type Target } from './aim'
+import { alongIfThere } from './along'
 import { aimHint, pressHint } from './hints'
-
-interface Press {
-	readonly kind: 'place' | 'close' | 'turn-last' | 'pick-up'
-	readonly contour: string
-	readonly node: string
-	readonly start: Point
-	readonly pulled: boolean
-	/** The kind that the node was given by a key. */
-	readonly kindGiven: NodeKind | null
-}
-
-/** Which outline is being drawn, and the press that is under way; all else is in the sheet. */
-interface PenState {
-	readonly drawing: string | null
-	/** The outline that was ended open last: Enter closes it. */
-	readonly ended: string | null
-	readonly press: Press | null
-	/** Counts presses: all that one press does is one step of undo. */
-	readonly run: number
-	readonly pointer: PointerInput | null
-	readonly target: Target
-	readonly snap: Snapped | null
-}
+import { endOpen, PEN_KEYS, pressKey } from './keys'
+import { overlay, placeAt } from './overlay'
+import { keyOf, type PenState, type Press } from './state'
 
 /** The Pen places nodes one by one: a click a corner, a press and drag a smooth node. */
 export function penMachine(nameNext: () => string): Machine<PenState> {
@@ -155,6 +126,12 @@ function press(
 				],
 			}
 		}
+		case 'join':
+			return drawn && last ? join(state, drawn, last, target.node, sight) : { state }
+		case 'on-edge':
+			return placeAtPoint(state, target.at, null, input, drawn, sight, nameNext)
+		case 'along':
+			return drawn ? goAlong(state, target, input, drawn, sight) : { state }
 		case 'insert':
 			return { state, effects: insertingAt(sheet, target.contour, target.index, target.t) }
 		case 'give-kind':
@@ -170,6 +147,62 @@ function place(
 	nameNext: () => string,
 ): Turn<PenState> {
 	const { at, snap } = placeAt(input, lastNode(drawn), sight)
+	return placeAtPoint(state, at, snap, input, drawn, sight, nameNext)
+}
+
+/** The drawn outline ends on an end of another one: both are one outline then. */
+function join(
+	state: PenState,
+	drawn: Contour,
+	last: PathNode,
+	node: string,
+	sight: Sight,
+): Turn<PenState> {
+	const sheet = sight.sheet()
+	const there = findNode(sheet, node)?.node.at
+	if (!there) return { state }
+	const reached = appendNode(sheet, drawn.id, there)
+	const joined = joinEnds(reached.sheet, new Set([reached.nodeId, node]), 'node')
+	const one = findNode(joined, last.id)?.contour.id ?? drawn.id
+	return {
+		state: { ...state, drawing: null, ended: one, snap: null },
+		effects: [
+			apply('Join two outlines', () => joined, keyOf(state)),
+			select(selectContour(joined, one)),
+		],
+	}
+}
+
+/** Goes on along the edge that the last node lies on, to where the pointer is. */
+function goAlong(
+	state: PenState,
+	target: Target & { readonly do: 'on-edge' | 'along' },
+	{ shift }: PointerInput,
+	drawn: Contour,
+	sight: Sight,
+): Turn<PenState> {
+	const gone = alongIfThere()?.goAlongEdge(sight.sheet(), drawn.id, target, {
+		longer: shift,
+	})
+	if (!gone) return { state }
+	return {
+		state,
+		effects: [
+			apply('Go along an edge', () => gone.sheet, keyOf(state)),
+			select(selectContour(gone.sheet, drawn.id, [gone.nodeId])),
+		],
+	}
+}
+
+function placeAtPoint(
+	state: PenState,
+	at: Point,
+	snap: Snapped | null,
+	input: PointerInput,
+	drawn: Contour | null,
+	sight: Sight,
+	nameNext: () => string,
+): Turn<PenState> {
 	const sheet = sight.sheet()
 	const placed = drawn ? appendNode(sheet, drawn.id, at) : beginOutline(sheet, at, nameNext())
 	const { contourId, nodeId } = placed
@@ -287,111 +320,6 @@ function goOn(state: PenState, contour: string, sight: Sight): Turn<PenState> {
 	}
 }
 
-/** Ends the outline that is being drawn, open; a single node is dropped. */
-function endOpen(state: PenState, sight: Sight): Turn<PenState> {
-	const drawn = drawnOutline(state.drawing, sight)
-	const rested: PenState = { ...state, drawing: null, press: null }
-	if (!drawn) return { state: rested }
-	const { id, nodes } = drawn
-	if (nodes.length < 2)
-		return {
-			state: rested,
-			effects: [takeBack('Drop a single node', (sheet) => dropLoneNode(sheet, id))],
-		}
-	return {
-		state: { ...rested, ended: id },
-		effects: [select(selectContour(sight.sheet(), id))],
-	}
-}
-
-/** A key of the Pen; it answers where `press` gives a turn. */
-interface PenKey extends Shortcut {
-	readonly taps: readonly string[]
-	/** Not with Shift. */
-	readonly shift?: false
-	readonly press: (state: PenState, sight: Sight) => Turn<PenState> | null
-}
-
-const PEN_KEYS: readonly PenKey[] = [
-	{
-		taps: ['enter'],
-		shift: false,
-		keys: 'Enter',
-		does: 'End the outline open; again: close it',
-		press: (state, sight) => {
-			if (drawnOutline(state.drawing, sight)) return endOpen(state, sight)
-			const { ended } = state
-			if (ended === null) return null
-			const closing = apply('Close the outline', (sheet) => closeOutline(sheet, ended))
-			return { state: { ...state, ended: null }, effects: [closing] }
-		},
-	},
-	{
-		taps: ['escape'],
-		keys: 'Esc',
-		does: 'Let go',
-		press: (state, sight) => (drawnOutline(state.drawing, sight) ? endOpen(state, sight) : null),
-	},
-	{
-		taps: ['backspace', 'delete'],
-		keys: 'Backspace',
-		does: 'Take the last node back',
-		press: (state, sight) => {
-			const drawn = drawnOutline(state.drawing, sight)
-			if (!drawn) return null
-			const less = takeBackNode(sight.sheet(), drawn.id)
-			const last = lastNode(findContour(less, drawn.id)?.contour ?? null)
-			return {
-				state,
-				effects: [
-					apply('Take the last node back', () => less),
-					select(selectContour(less, drawn.id, last ? [last.id] : [])),
-				],
-			}
-		},
-	},
-]
-
-function pressKey(state: PenState, { key, mod, shift }: KeyInput, sight: Sight): Turn<PenState> {
-	const own = mod
-		? undefined
-		: PEN_KEYS.find(({ taps, shift: wanted }) => taps.includes(key) && (wanted ?? shift) === shift)
-	return own?.press(state, sight) ?? { state, unused: true }
-}
-
-/** The next segment as it would become, the inside as it would fill, what a point snapped to. */
-function overlay(state: PenState, sight: Sight): Overlay {
-	const { press: held, pointer, target, snap } = state
-	if (held) return { ...NO_OVERLAY, snapped: snap }
-	const drawn = drawnOutline(state.drawing, sight)
-	const last = lastNode(drawn)
-	const first = drawn?.nodes[0]
-	if (!pointer) return NO_OVERLAY
-	if (target.do === 'close' && first && drawn && last)
-		return { ...NO_OVERLAY, preview: segmentTo(last, first.at, first.in), filled: drawn.id }
-	if (target.do !== 'place') return NO_OVERLAY
-	const placed = placeAt(pointer, last, sight)
-	const preview = last ? segmentTo(last, placed.at, undefined) : null
-	return { ...NO_OVERLAY, preview, snapped: placed.snap }
-}
-
-/** Where a click would place a node: with Shift, in a kept direction from the last one. */
-function placeAt(
-	input: PointerInput,
-	last: PathNode | undefined,
-	sight: Sight,
-): { at: Point; snap: Snapped | null } {
-	if (input.shift && last) return { at: snapAngle(last.at, input.at, ANGLE_STEP), snap: null }
-	const found = snapped(sight, input.at, input)
-	return { at: found.at, snap: sign(found) }
-}
-
-function segmentTo(from: PathNode, to: Point, into: Point | undefined): Cubic {
-	if (!from.out && !into)
-		return [from.at, add(from.at, scale(subtract(to, from.at), 1 / 3)), to, to]
-	return [from.at, from.out ?? from.at, into ?? to, to]
-}
-
 function heldAt(
 	kind: Press['kind'],
 	contour: string,
@@ -401,8 +329,6 @@ function heldAt(
 ): Press {
 	return { kind, contour, node, start, pulled: false, kindGiven: isKind(hold) ? hold : null }
 }
-
-const keyOf = ({ run }: PenState) => `pen:${run}`
 
 const POINTING: readonly Shortcut[] = [
 	{ keys: 'Click, drag', does: 'Corner, smooth node' },
@@ -418,12 +344,13 @@ export function createPen(bench: Bench, nameNext: () => string): Tool {
 export const penTool: ToolDef = {
 	id: 'pen',
 	name: 'Pen',
+	says: 'Click corners, drag smooth nodes, one after the other round the object',
 	key: 'd',
 	icon: EditRounded,
 	about: 'outlines',
 	draws: true,
 	places: true,
-	holds: ['insert', 'corner', 'smooth', 'symmetric', 'cusp'],
+	holds: ['insert', 'along', 'corner', 'smooth', 'symmetric', 'cusp'],
 	kindsInDrag: true,
 	Options: late(() => import('./PenOptions').then((m) => m.PenOptions)),
 	shortcuts: [...POINTING, ...PEN_KEYS],

@@ -120,6 +120,7 @@ const KEYS: Readonly<Record<string, number>> = { '[': -2, ']': 2 }
 export const takeColourTool: ToolDef = {
 	id: 'take-colour',
 	name: 'Take colour',
+	says: 'Click the photo: the pieces chosen take its colour there',
 	key: 'w',
 	icon: ColorizeRounded,
 	about: 'pieces',
