@@ -1,22 +1,30 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useEffect, useState } from 'react'
+import type { SxProps } from '@mui/material/styles'
+import { type ReactNode, useEffect, useRef, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
+import { CanvasTools } from '@/editor/panels/CanvasTools'
 import { HintLine } from '@/editor/panels/HintLine'
 import { JobNotice } from '@/editor/panels/JobNotice'
 import { PassCard } from '@/editor/panels/PassCard'
 import { Rulers } from '@/editor/panels/Rulers'
 import { type Drawer, TopBar } from '@/editor/panels/TopBar'
-import { ZoomBar } from '@/editor/panels/ZoomBar'
 import { FilesTaken } from '@/editor/workbench/FilesTaken'
-import { useDesk, useOpenSheet, useSlice, WorkbenchProvider } from '@/editor/workbench/workbench'
+import {
+	useDesk,
+	useOpenSheet,
+	useSlice,
+	useWorkbench,
+	WorkbenchProvider,
+} from '@/editor/workbench/workbench'
 import { fetchAhead } from '@/kit/ahead'
 import { late } from '@/kit/late'
-import { NARROW } from '@/theme/widths'
+import { LOW, NARROW } from '@/theme/widths'
 import { PiecesPanel } from './panels/tree/PiecesPanel'
 import { darkroomSlice } from './session/darkroomState'
 import { isTracing } from './session/desk'
+import { RAIL_PX, STRIP_PX } from './session/view'
 import { useLoadedSheet } from './useLoadedSheet'
 
 // What a sheet opened in peace does not need comes when it is needed.
@@ -27,12 +35,18 @@ const EdgesNotice = late(
 	'nowhere',
 )
 const PieceCard = late(() => import('./panels/PieceCard').then((m) => m.PieceCard))
+const FoldedTools = late(
+	() => import('@/editor/panels/FoldedTools').then((m) => m.FoldedTools),
+	'nowhere',
+)
+const Spoken = late(() => import('./panels/spoken/Spoken').then((m) => m.Spoken), 'nowhere')
 const NodeCard = late(() => import('./panels/NodeCard').then((m) => m.NodeCard))
 
 /** The editor of one stored sheet. */
 export function Editor({ id }: { id: string }) {
 	const loaded = useLoadedSheet(id)
 	const [drawer, setDrawer] = useState<Drawer | null>(null)
+	const closeDrawer = () => setDrawer(null)
 	const stands = loaded.state === 'open'
 	useEffect(() => {
 		if (stands) fetchAhead()
@@ -42,23 +56,9 @@ export function Editor({ id }: { id: string }) {
 		return <Box component="main" aria-busy="true" sx={{ height: '100dvh' }} />
 	return (
 		<WorkbenchProvider value={loaded.workbench}>
+			<PageTitle />
 			<FilesTaken>
-				<Box
-					component="main"
-					sx={{
-						display: 'grid',
-						height: '100dvh',
-						minWidth: 360,
-						gridTemplateColumns: '264px minmax(0, 1fr) 256px',
-						gridTemplateRows: 'auto minmax(0, 1fr) auto auto',
-						gridTemplateAreas:
-							'"top top top" "pass canvas panels" "pass hint panels" "pass strip panels"',
-						[NARROW]: {
-							gridTemplateColumns: 'minmax(0, 1fr)',
-							gridTemplateAreas: '"top" "canvas" "hint" "strip"',
-						},
-					}}
-				>
+				<Bench>
 					<Box
 						sx={{
 							gridArea: 'top',
@@ -69,54 +69,151 @@ export function Editor({ id }: { id: string }) {
 					>
 						<TopBar drawer={drawer} onDrawer={setDrawer} />
 					</Box>
-					<Box
+					<SideCard
+						which="pass"
+						drawer={drawer}
+						onClose={closeDrawer}
 						sx={{
 							gridArea: 'pass',
 							borderRight: 1,
 							borderColor: 'divider',
 							overflowY: 'auto',
+							overflowX: 'hidden',
+							// What stands in the card stays where it is when the card grows longer than its place.
+							scrollbarGutter: 'stable',
+							scrollbarWidth: 'thin',
 							[NARROW]: asDrawer(drawer === 'pass', 'left'),
 						}}
 					>
-						<PassCard />
-					</Box>
-					<Box sx={{ gridArea: 'canvas', position: 'relative' }}>
+						<FoldedOr tools={<FoldedTools />}>
+							<PassCard />
+						</FoldedOr>
+					</SideCard>
+					<Box
+						sx={{
+							gridArea: 'canvas',
+							position: 'relative',
+							'&:has([data-rail="left"])': { ml: `${RAIL_PX}px` },
+							'&:has([data-rail="right"])': { mr: `${RAIL_PX}px` },
+						}}
+					>
 						<Canvas left={loaded.left} />
 						<Rulers />
-						<ZoomBar />
 						<OnCanvasIfAny />
+						<SpokenOnceAtWork />
 						<JobNotice />
 						<EdgesIfShown />
 						<NoticesIfAny takeOver={loaded.takeOver} />
 					</Box>
-					<Box sx={{ gridArea: 'hint', borderTop: 1, borderColor: 'divider' }}>
+					<Box
+						sx={{
+							gridArea: 'hint',
+							borderTop: 1,
+							borderColor: 'divider',
+							display: 'flex',
+							alignItems: 'center',
+							flexWrap: 'wrap-reverse',
+						}}
+					>
 						<HintLine />
+						<CanvasTools />
 					</Box>
 					<Box sx={{ gridArea: 'strip' }}>
 						<StripIfAny />
 					</Box>
-					<Box
+					<SideCard
+						which="pieces"
+						drawer={drawer}
+						onClose={closeDrawer}
 						sx={{
 							gridArea: 'panels',
 							borderLeft: 1,
 							borderColor: 'divider',
 							display: 'grid',
 							gridTemplateRows: 'minmax(0, 1fr) auto',
+							overflow: 'hidden',
 							[NARROW]: asDrawer(drawer === 'pieces', 'right'),
 						}}
 					>
 						<PiecesPanel />
 						<SelectionCard />
-					</Box>
-				</Box>
+					</SideCard>
+				</Bench>
 			</FilesTaken>
 		</WorkbenchProvider>
 	)
 }
 
+/** The rooms of the editor; with the canvas full the cards beside it are folded away. */
+function Bench({ children }: { children: ReactNode }) {
+	const full = useDesk((state) => state.full)
+	return (
+		<Box
+			component="main"
+			sx={{
+				display: 'grid',
+				height: '100dvh',
+				minWidth: 360,
+				gridTemplateColumns: full ? '48px minmax(0, 1fr) 0' : '264px minmax(0, 1fr) 256px',
+				gridTemplateRows: 'auto minmax(0, 1fr) auto auto',
+				gridTemplateAreas:
+					'"top top top" "pass canvas panels" "pass hint panels" "pass strip panels"',
+				[NARROW]: {
+					gridTemplateColumns: 'minmax(0, 1fr)',
+					gridTemplateAreas: '"top" "canvas" "hint" "strip"',
+				},
+			}}
+		>
+			{children}
+		</Box>
+	)
+}
+
+/** A card, or what stands for it while it is folded; it stays mounted, since what it shows goes on. */
+function FoldedOr({ tools, children }: { tools: ReactNode; children: ReactNode }) {
+	const full = useDesk((state) => state.full)
+	return (
+		<>
+			{full && <Box sx={{ [NARROW]: { display: 'none' } }}>{tools}</Box>}
+			<Box
+				sx={{
+					minHeight: '100%',
+					display: full ? 'none' : 'grid',
+					[NARROW]: { display: 'grid' },
+				}}
+			>
+				{children}
+			</Box>
+		</>
+	)
+}
+
+/** The page is called after its sheet, among others in a row of tabs. */
+function PageTitle() {
+	const name = useOpenSheet(({ history }) => history.present.name)
+	useEffect(() => {
+		const before = document.title
+		document.title = `${name} · Skiagram`
+		return () => {
+			document.title = before
+		}
+	}, [name])
+	return null
+}
+
 function NoticesIfAny({ takeOver }: { takeOver: () => Promise<void> }) {
 	const some = useOpenSheet((state) => state.readOnly || state.saving.state === 'failed')
 	return some ? <Notices takeOver={takeOver} /> : null
+}
+
+/** What is done is said once something is. */
+function SpokenOnceAtWork() {
+	const { open } = useWorkbench()
+	const [first] = useState(() => open.getState())
+	const begun = useOpenSheet(({ history }) => history.present !== first.history.present)
+	const [says, setSays] = useState(false)
+	if (begun && !says) setSays(true)
+	return says ? <Spoken since={first} /> : null
 }
 
 function EdgesIfShown() {
@@ -132,8 +229,57 @@ function OnCanvasIfAny() {
 
 /** What the pass shows under the canvas. */
 function StripIfAny() {
-	const Strip = useDesk(({ pass }) => pass.Strip)
-	return Strip ? <Strip /> : null
+	const { Strip, keepsStrip } = useDesk(({ pass }) => pass)
+	const kept = useOpenSheet(({ history }) => keepsStrip?.(history.present) ?? true)
+	if (!Strip) return null
+	return (
+		<Box
+			sx={{
+				bgcolor: 'background.paper',
+				...(kept && { minHeight: STRIP_PX }),
+				[LOW]: { display: 'none' },
+			}}
+		>
+			<Strip />
+		</Box>
+	)
+}
+
+/** A card beside the canvas; where there is no room for it, a drawer over it, which goes once a tool is chosen. */
+function SideCard({
+	which,
+	drawer,
+	onClose,
+	sx,
+	children,
+}: {
+	which: Drawer
+	drawer: Drawer | null
+	onClose: () => void
+	sx: SxProps
+	children: ReactNode
+}) {
+	const open = drawer === which
+	const card = useRef<HTMLElement>(null)
+	useEffect(() => {
+		if (open) card.current?.querySelector<HTMLElement>('button, input')?.focus()
+	}, [open])
+	return (
+		<Box
+			ref={card}
+			onClick={({ target }) => {
+				if (target instanceof Element && target.closest('[role="radio"]')) onClose()
+			}}
+			onKeyDown={(event) => {
+				if (event.key !== 'Escape' || !open) return
+				event.stopPropagation()
+				onClose()
+			}}
+			sx={sx}
+		>
+			{children}
+		</Box>
+	)
 }
 
 /** A panel over the canvas: it stays mounted while it is folded, since what it shows goes on. */

@@ -1,8 +1,8 @@
 import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import { saveFile } from '@/kit/files'
 import { messageFor } from '@/kit/messages'
-import { saveFile } from '@/store/files'
 import { SheetMissing, SheetUnreadable } from '@/store/library'
 
 /** What is shown in the editor's place when a sheet cannot be opened. */

@@ -7,7 +7,14 @@ import { type Desk, type DeskState, goToPass, isTracing, toolInHand } from './se
 import { createPhotoEdges, edgesSlice } from './session/photoEdges'
 import { sheetAtRest } from './session/sheetAtRest'
 import { createSlices } from './session/slices'
-import { type Bench, NO_SNAPPING, NO_STEPS, sameOverlay, type Tool } from './session/tool'
+import {
+	type Bench,
+	NO_SNAPPING,
+	NO_STEPS,
+	SNAPPING_OFF,
+	sameOverlay,
+	type Tool,
+} from './session/tool'
 import { createWalk } from './session/walk'
 import type { Workbench } from './workbench/workbench'
 
@@ -30,8 +37,9 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		selection: () => open.getState().selection,
 		select: open.select,
 		snapping: () => {
-			const { snapping, holds } = desk.getState()
-			return holds.has('finely') ? NO_SNAPPING : snapping
+			const { snaps, snapping, holds } = desk.getState()
+			if (holds.has('finely')) return NO_SNAPPING
+			return snaps ? snapping : SNAPPING_OFF
 		},
 		straightOnly: () => desk.getState().straightOnly,
 		edges: () => edges,

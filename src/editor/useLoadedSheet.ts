@@ -12,6 +12,7 @@ import { NOTHING } from '@/store/selection'
 import { createWorkbench } from './createWorkbench'
 import { LEFT, type LeftDesk, leaveDesk, readLeftDesk, startOf } from './passes/leftDesk'
 import { SERVICES } from './services'
+import { darkroomSlice } from './session/darkroomState'
 import { createDesk } from './session/desk'
 import { startServices } from './session/services'
 import type { Workbench } from './workbench/workbench'
@@ -41,6 +42,8 @@ export function useLoadedSheet(id: string): Loaded {
 			const left = readLeftDesk(opened.desk)
 			const desk = createDesk({ ...left, ...startOf(left, sheet.pieces.length === 0) })
 			const workbench = createWorkbench(open, desk, library)
+			const { slices } = workbench
+			if (left?.line) slices.of(darkroomSlice).setState({ chosenLine: left.line, lineStands: true })
 			let release = () => {}
 			let lost = () => open.setReadOnly(true)
 			const claim = async (takeOver: boolean) => {
@@ -50,7 +53,7 @@ export function useLoadedSheet(id: string): Loaded {
 				return claimed.mine
 			}
 			if (await claim(false)) {
-				const keeper = keepSaved(open, opened, () => leaveDesk(desk.getState()))
+				const keeper = keepSaved(open, opened, () => leaveDesk(desk.getState(), slices))
 				lost = keeper.lose
 				const unlisten = answerOthers(open, keeper, () => release())
 				const unguard = askBeforeLosing(open)
@@ -190,20 +193,27 @@ const HAND_OVER_MS = 150
 const DESK_REST_MS = 400
 
 /** Stores pass, tool and view a moment after they last changed, and when the sheet is left. */
-function keepDeskSaved({ desk, library, open }: Workbench, id: string): () => void {
+function keepDeskSaved({ desk, library, open, slices }: Workbench, id: string): () => void {
 	let timer: ReturnType<typeof setTimeout> | undefined
 	const store = () => {
 		timer = undefined
 		// A desk that cannot be stored costs nothing that matters; the sheet's own saving says so.
-		if (!open.getState().readOnly) library.saveDesk(id, leaveDesk(desk.getState())).catch(() => {})
+		if (open.getState().readOnly) return
+		library.saveDesk(id, leaveDesk(desk.getState(), slices)).catch(() => {})
 	}
-	const unsubscribe = desk.subscribe((state, before) => {
-		if (LEFT.every((key) => state[key] === before[key])) return
+	const soon = () => {
 		clearTimeout(timer)
 		timer = setTimeout(store, DESK_REST_MS)
+	}
+	const unsubscribe = desk.subscribe((state, before) => {
+		if (LEFT.some((key) => state[key] !== before[key])) soon()
+	})
+	const unwatch = slices.of(darkroomSlice).subscribe(({ chosenLine, lineStands }, before) => {
+		if (lineStands && (!before.lineStands || chosenLine !== before.chosenLine)) soon()
 	})
 	return () => {
 		unsubscribe()
+		unwatch()
 		if (timer === undefined) return
 		clearTimeout(timer)
 		store()

@@ -5,17 +5,39 @@ import Box from '@mui/material/Box'
 import Dialog from '@mui/material/Dialog'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useMemo } from 'react'
+import { useEffectEvent, useMemo } from 'react'
 import { useWorkbench } from '@/editor/workbench/workbench'
+import { useScheme } from '@/kit/useScheme'
 import { type Action, actionsOf } from './actions'
+import { found, inOrder, rememberUsed } from './foundActions'
 
 /** One field over all that can be done, with its keys; Enter does what is chosen. */
-export function ActionSearch({ onClose }: { onClose: () => void }) {
+export function ActionSearch({
+	onClose,
+	onKeys,
+}: {
+	readonly onClose: () => void
+	/** All keys are asked for. */
+	readonly onKeys: () => void
+}) {
 	const workbench = useWorkbench()
-	const all = useMemo(() => actionsOf(workbench), [workbench])
+	const { change } = useScheme()
+	const changeScheme = useEffectEvent(change)
+	const all = useMemo(() => {
+		const own: Action[] = [
+			{
+				group: 'Seeing',
+				name: 'By day or by lamplight',
+				run: changeScheme,
+			},
+			{ group: 'Seeing', name: 'All keys', keys: '?', run: onKeys },
+		]
+		return inOrder([...actionsOf(workbench), ...own], workbench.desk.getState().pass.name)
+	}, [workbench, onKeys])
 	const choose = (action: Action | null) => {
 		onClose()
 		if (!action) return
+		rememberUsed(action.name)
 		action.run()
 		workbench.refresh()
 	}
@@ -65,20 +87,5 @@ export function ActionSearch({ onClose }: { onClose: () => void }) {
 				/>
 			</Box>
 		</Dialog>
-	)
-}
-
-/** Those of which every word typed begins a word of the name, or is somewhere in what they do; names first. */
-function found(options: readonly Action[], typed: string): Action[] {
-	const words = typed.toLowerCase().split(/\s+/).filter(Boolean)
-	const named = ({ name, group }: Action) =>
-		words.every((word) => ` ${group} ${name}`.toLowerCase().includes(` ${word}`))
-	const told = ({ name, says = '' }: Action) =>
-		words.every((word) => `${name} ${says}`.toLowerCase().includes(word))
-	// Options of one group stay together; what cannot be done comes after what can.
-	const best = options.filter(named)
-	const rest = options.filter((action) => !named(action) && told(action))
-	return [...best, ...rest].sort(
-		(a, b) => Number(a.needs !== undefined) - Number(b.needs !== undefined),
 	)
 }

@@ -3,7 +3,7 @@
 import Typography from '@mui/material/Typography'
 import { forFingers } from '@/editor/session/holds'
 import { useDesk } from '@/editor/workbench/workbench'
-import { CLOSE } from '@/theme/widths'
+import { CLOSE, LOW } from '@/theme/widths'
 
 /** Always says what a click and a drag would do where the pointer is. */
 export function HintLine() {
@@ -14,14 +14,22 @@ export function HintLine() {
 			variant="body2"
 			role="status"
 			aria-live="polite"
-			noWrap
 			title={hint}
 			sx={{
 				px: 1.5,
-				py: 0.75,
-				minHeight: 34,
+				flex: '1 1 300px',
+				minWidth: 0,
+				height: 40,
+				display: 'flex',
+				alignItems: 'safe center',
+				lineHeight: 1.3,
+				// Letters set wide apart take more lines than there is room for.
+				overflowX: 'hidden',
+				overflowY: 'auto',
+				scrollbarWidth: 'thin',
 				color: said ? 'error.main' : 'text.secondary',
-				[CLOSE]: { whiteSpace: 'normal', height: 50 },
+				[CLOSE]: { height: 54 },
+				[LOW]: { height: 28 },
 			}}
 		>
 			{hint}

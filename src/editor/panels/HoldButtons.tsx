@@ -8,7 +8,7 @@ import { type HeldKeys, hasMeaning } from '@/editor/input/heldKeys'
 import { tapKey } from '@/editor/input/tapKey'
 import { hold, isTracing, toolInHand } from '@/editor/session/desk'
 import { HOLDS, isBenchHold } from '@/editor/session/holds'
-import { RULER_PX } from '@/editor/session/view'
+import { RAIL_PX } from '@/editor/session/view'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 
 /** On which edge they stand, kept for the next sheet. */
@@ -38,17 +38,22 @@ export function HoldButtons({ held }: { held: HeldKeys }) {
 		<Box
 			role="group"
 			aria-label="Hold for the moment"
+			data-rail={right ? 'right' : 'left'}
 			sx={{
 				position: 'absolute',
-				top: RULER_PX + 10,
-				bottom: 60,
-				[right ? 'right' : 'left']: right ? 10 : RULER_PX + 10,
+				insetBlock: 0,
+				// Beside the canvas, which makes room: nothing lies on the sheet.
+				[right ? 'right' : 'left']: -RAIL_PX,
+				width: RAIL_PX,
+				p: 0.75,
 				display: 'flex',
 				flexDirection: 'column',
-				flexWrap: right ? 'wrap-reverse' : 'wrap',
 				gap: 0.5,
-				pointerEvents: 'none',
-				touchAction: 'none',
+				bgcolor: 'background.default',
+				// In a low window some are scrolled to.
+				overflowY: 'auto',
+				overscrollBehavior: 'contain',
+				scrollbarWidth: 'none',
 				userSelect: 'none',
 			}}
 		>
@@ -80,16 +85,15 @@ export function HoldButtons({ held }: { held: HeldKeys }) {
 }
 
 const BUTTON = {
-	width: 84,
-	height: 40,
+	flex: '0 1 44px',
+	minHeight: 32,
 	borderRadius: 1,
 	border: 1,
 	borderColor: 'divider',
 	bgcolor: 'background.paper',
 	color: 'text.primary',
 	typography: 'body2',
-	pointerEvents: 'auto',
-	touchAction: 'none',
+	touchAction: 'pan-y',
 } as const
 
 const PRESSED = { bgcolor: 'primary.main', color: 'primary.contrastText' } as const

@@ -4,6 +4,7 @@ import FormatPaintOutlined from '@mui/icons-material/FormatPaintOutlined'
 import KeyboardArrowDownRounded from '@mui/icons-material/KeyboardArrowDownRounded'
 import KeyboardArrowUpRounded from '@mui/icons-material/KeyboardArrowUpRounded'
 import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
@@ -69,6 +70,20 @@ export function InCollection({ pressed }: { readonly pressed: string | null }) {
 		return () => window.removeEventListener('keydown', onKey)
 	}, [])
 	if (!collection || place < 0) return null
+	const toJudge = collection.toJudge ?? []
+	const judge = async () => {
+		try {
+			await (await library.collections()).judged(collection.id, id)
+			const left = toJudge.filter((each) => each !== id)
+			last = { ...collection, toJudge: left }
+			setCollection(last)
+			const [next] = left
+			if (next !== undefined) router.push(`/sheet/${next}`)
+			else showSnack(`All that was lifted in “${collection.name}” is judged.`)
+		} catch (error) {
+			showProblem(error)
+		}
+	}
 	const setUp = async () => {
 		try {
 			const { setUpAlike } = await import('@/store/collections')
@@ -82,6 +97,13 @@ export function InCollection({ pressed }: { readonly pressed: string | null }) {
 	}
 	return (
 		<Box sx={{ display: 'flex', alignItems: 'center', flexShrink: 0 }}>
+			{toJudge.includes(id) && (
+				<Tip title="What was lifted in the box is good as it is now: on to the next one that waits">
+					<Button aria-label="Good" size="small" variant="contained" onClick={judge} sx={{ mr: 1 }}>
+						Good
+					</Button>
+				</Tip>
+			)}
 			<Tip title={`The one before in “${collection.name}” (Page Up)`}>
 				<span>
 					<IconButton

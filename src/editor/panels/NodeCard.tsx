@@ -206,7 +206,7 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 			const at = now?.[side]
 			if (!now || !at) return sheet
 			const [length, angle] = change(distance(now.at, at), handleAngle(now, at))
-			const to = add(now.at, polar((-angle * Math.PI) / 180, Math.max(0, length)))
+			const to = add(now.at, polar((angle * Math.PI) / 180, Math.max(0, length)))
 			return moveHandle(sheet, node.id, side, to)
 		})
 	return (
@@ -237,7 +237,7 @@ function HandleNumbers({ node, side }: { node: PathNode; side: HandleSide }) {
 			/>
 			<NumberField
 				label={`${side} angle`}
-				unit="°"
+				unit="° ↻"
 				value={handleAngle(node, handle)}
 				live={live(handleAngle)}
 				onChange={(next) => turn((length, angle) => [length, next(angle)])}

@@ -83,7 +83,7 @@ export function PieceCard() {
 				))}
 				<NumberField
 					label="Turn by"
-					unit="°"
+					unit="° ↻"
 					value={0}
 					onChange={(next) =>
 						apply('Turn pieces', (s) => {

@@ -215,6 +215,7 @@ function SavedState() {
 
 /** All actions by name. */
 function SearchButton() {
+	const [keys, setKeys] = useState(false)
 	const searching = useDesk((state) => state.searching)
 	const versions = useDesk((state) => state.versions)
 	const { desk } = useWorkbench()
@@ -226,7 +227,8 @@ function SearchButton() {
 					<SearchRounded fontSize="small" />
 				</IconButton>
 			</Tip>
-			{searching && <ActionSearch onClose={() => show(false)} />}
+			{searching && <ActionSearch onClose={() => show(false)} onKeys={() => setKeys(true)} />}
+			{keys && <KeyList open onClose={() => setKeys(false)} />}
 			{versions && <VersionsDialog onClose={() => desk.setState({ versions: false })} />}
 		</>
 	)

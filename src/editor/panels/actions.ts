@@ -1,4 +1,4 @@
-import { NODE_KINDS, setKind } from '@/core'
+import { NODE_KINDS, paintPieces, removePieces, setKind } from '@/core'
 import { BENCH_KEYS } from '@/editor/input/benchKeys'
 import { PASSES } from '@/editor/passes/passes'
 import { chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
@@ -6,6 +6,7 @@ import { performAction } from '@/editor/passes/refine/performAction'
 import { isTracing } from '@/editor/session/desk'
 import { keyOf } from '@/editor/session/holds'
 import type { Workbench } from '@/editor/workbench/workbench'
+import { withPart } from '@/kit/tryAgain'
 import { chosenPieces } from '@/store/selection'
 import { PIECE_ACTIONS } from './pieceActions'
 
@@ -32,6 +33,7 @@ export function actionsOf(workbench: Workbench): Action[] {
 		...passActions(workbench),
 		...historyActions(workbench),
 		...viewActions(workbench),
+		...sheetActions(workbench),
 	]
 }
 
@@ -102,6 +104,7 @@ function toolActions({ desk, goTo, takeTool }: Workbench): Action[] {
 			id: tool.id,
 			group: 'Tools',
 			name: tool.about === 'photos' ? `${tool.name} photos` : tool.name,
+			says: tool.says,
 			...(tool.key !== undefined && { keys: tool.key.toUpperCase() }),
 			run: () => {
 				if (!desk.getState().pass.tools.includes(tool)) goTo(pass)
@@ -145,6 +148,55 @@ function historyActions({ open, desk, step }: Workbench): Action[] {
 			name: 'Versions',
 			says: 'Kept states of the sheet: look at them, compare them with now, bring them back',
 			run: () => desk.setState({ versions: true }),
+		},
+	]
+}
+
+/** What is done with the sheet, or with whatever is chosen on it. */
+function sheetActions(workbench: Workbench): Action[] {
+	const { open, toolAtHand } = workbench
+	const { selection } = open.getState()
+	const some = selection.nodes.size > 0 || selection.piece !== null
+	const needs = some ? undefined : 'something chosen'
+	return [
+		{
+			group: 'The sheet',
+			name: 'Save the sheet as a file',
+			keys: 'Ctrl S',
+			run: () =>
+				withPart(
+					() => import('@/editor/passes/export/saveSheet'),
+					({ saveSheet }) => saveSheet(workbench),
+				),
+		},
+		{
+			group: 'The sheet',
+			name: 'Copy what is chosen',
+			keys: 'Ctrl C',
+			needs,
+			run: () => void document.execCommand('copy'),
+		},
+		{
+			group: 'Pieces',
+			name: 'Fill with black',
+			needs: selection.piece === null ? 'a piece' : undefined,
+			run: () => {
+				const black = { kind: 'solid', colour: '#000000' } as const
+				const ids = chosenPieces(selection)
+				open.apply('Fill with black', (sheet) => paintPieces(sheet, ids, { fill: black }))
+			},
+		},
+		{
+			group: 'The sheet',
+			name: 'Delete what is chosen',
+			keys: 'Delete',
+			needs,
+			run: () => {
+				const key = { key: 'delete', shift: false, mod: false, finely: false }
+				if (toolAtHand().key(key)) return
+				const ids = chosenPieces(selection)
+				open.apply('Remove pieces', (sheet) => removePieces(sheet, ids))
+			},
 		},
 	]
 }

@@ -1,6 +1,8 @@
 /** Colours of the canvas. The same roles as the theme's, as a canvas wants them. */
 export const INKS = {
 	bench: { light: '#DEDACF', dark: '#1B1A18' },
+	/** Greys beside which a photo's tones are seen as they are. */
+	surround: { light: '#D6D6D6', middle: '#777777', dark: '#1E1E1E' },
 	sheet: '#FBF9F4',
 	rule: '#D8D2C4',
 	ink: '#22272E',

@@ -4,10 +4,11 @@ import { BLACK_ON_WHITE, type Scene, type Silhouette } from '@/editor/session/de
 import { type Desk, type DeskState, isTracing, toolInHand } from '@/editor/session/desk'
 import type { Slices } from '@/editor/session/slices'
 import type { Viewport } from '@/editor/session/view'
+import { mayBeNeeded } from '@/kit/ahead'
 import type { OpenSheet } from '@/store/openSheet'
 import type { Selection } from '@/store/selection'
+import { isFar } from './isFar'
 import { paintAids } from './paintAids'
-import { paintLoupe } from './paintLoupe'
 import { paintBox, paintOverNodes, paintUnderNodes } from './paintMarks'
 import { createCrowd, paintNodes } from './paintNodes'
 import { paintPhotos } from './paintPhotos'
@@ -31,18 +32,35 @@ export interface Layers {
 	nodes(ctx: CanvasRenderingContext2D, viewport: Viewport, among?: readonly Piece[]): void
 	/** What lies over nodes: those chosen, a box or lasso. */
 	overNodes(ctx: CanvasRenderingContext2D, viewport: Viewport): void
+	/** What lines and marks are drawn over: photos, and the artwork where that shows. */
+	ground(ctx: CanvasRenderingContext2D, viewport: Viewport): void
 	/** All of it once more, near, where the loupe is out. */
 	loupe(ctx: CanvasRenderingContext2D, viewport: Viewport): void
 	/** Whether nodes show at all. */
 	showsNodes(): boolean
 }
 
-export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layers {
+/** @returns whether nothing was painted, something under the trace, or something in its place */
+type Paints = (
+	ctx: CanvasRenderingContext2D,
+	viewport: Viewport,
+	among?: readonly Piece[],
+) => 'nothing' | 'paints' | 'instead'
+
+const fetchLoupe = mayBeNeeded(() => import('./paintLoupe'))
+
+/** @param later is told when something that was to be shown can be */
+export function createLayers(
+	open: OpenSheet,
+	desk: Desk,
+	slices: Slices,
+	later: () => void,
+): Layers {
 	const photos: Layers['photos'] = (ctx, { view, size, ratio }, within) => {
-		const { holds, pass, scheme } = desk.getState()
+		const { holds, pass, scheme, surround } = desk.getState()
 		const { pyramids, developed } = slices.of(darkroomSlice).getState()
 		const hidden = holds.has('photo') || pass.hidesPhoto === true
-		const look = { view, size, ratio, within, pyramids, developed, scheme, hidden }
+		const look = { view, size, ratio, within, pyramids, developed, scheme, surround, hidden }
 		paintPhotos(ctx, open.sheet(), look)
 	}
 
@@ -53,24 +71,31 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 		return left === open.sheet().pieces ? open.sheet() : { ...open.sheet(), pieces: left }
 	}
 
-	const pieces: Layers['pieces'] = (ctx, viewport, among) => {
-		const { pass, holds, overlay, tool } = desk.getState()
+	/** Pieces in paints or as a silhouette, where they are not only lines. @returns whether paints show */
+	const painted: Paints = (ctx, viewport, among) => {
+		const { pass, holds, tool } = desk.getState()
 		const shows = holds.has('silhouette') ? heldSilhouette(pass, slices) : shownBy(pass, slices)
-		if (holds.has('artwork')) return
 		if (shows === 'trace') {
-			const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
 			const paints = holds.has('outlines') ? 0 : (pass.paints?.(slices, tool) ?? 0)
 			if (paints > 0) paintArtwork(ctx, shown(among), viewport, paints)
-			const how = { filled: overlay.filled, painted: paints > 0 }
-			paintTrace(ctx, shown(among), selection, how, viewport)
-			paintMirrored(ctx, open.sheet(), selection, viewport)
-		} else {
-			const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }
-			if (shows === 'artwork') {
-				paintBackground(ctx, sheet, viewport)
-				paintArtwork(ctx, sheet, viewport)
-			} else paintSilhouette(ctx, turned(sheet, shows), shows, viewport)
+			return paints > 0 ? 'paints' : 'nothing'
 		}
+		const sheet = { ...open.sheet(), pieces: among ?? open.sheet().pieces }
+		if (shows === 'artwork') {
+			paintBackground(ctx, sheet, viewport)
+			paintArtwork(ctx, sheet, viewport)
+		} else paintSilhouette(ctx, turned(sheet, shows), shows, viewport)
+		return 'instead'
+	}
+
+	const pieces: Layers['pieces'] = (ctx, viewport, among) => {
+		if (desk.getState().holds.has('artwork')) return
+		const under = painted(ctx, viewport, among)
+		if (under === 'instead') return
+		const selection = withOneOfSeveral(open.sheet(), open.getState().selection)
+		const how = { filled: desk.getState().overlay.filled, painted: under === 'paints' }
+		paintTrace(ctx, shown(among), selection, how, viewport)
+		paintMirrored(ctx, open.sheet(), selection, viewport)
 	}
 
 	const marksShow = () => {
@@ -113,6 +138,7 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 			paintBox(ctx, overlay, viewport.view)
 	}
 
+	let lens: typeof import('./paintLoupe') | null = null
 	return {
 		photos,
 		pieces,
@@ -120,10 +146,26 @@ export function createLayers(open: OpenSheet, desk: Desk, slices: Slices): Layer
 		nodes,
 		overNodes,
 		showsNodes,
+		ground: (ctx, viewport) => {
+			photos(ctx, viewport)
+			// What takes longer than a frame to paint is not painted for this.
+			if (!isFar(open.sheet().pieces)) painted(ctx, viewport)
+		},
 		loupe: (ctx, viewport) => {
 			const { pointer } = desk.getState()
 			if (!pointer || !showsLoupe(desk.getState())) return
-			paintLoupe(ctx, pointer, viewport, (near, within) => {
+			if (!lens) {
+				fetchLoupe().then(
+					(came) => {
+						lens = came
+						later()
+					},
+					// It is asked for again with the next move.
+					() => {},
+				)
+				return
+			}
+			lens.paintLoupe(ctx, pointer, viewport, (near, within) => {
 				photos(ctx, near, within)
 				for (const paint of [pieces, underNodes, nodes, overNodes]) paint(ctx, near)
 			})

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import { newPiece, type Piece, parsePathData } from '@/core'
 import type { Viewport } from '@/editor/session/view'
-import { createFarPicture, isFar, type PaintPieces } from './farPicture'
+import { createFarPicture, type PaintPieces } from './farPicture'
+import { isFar } from './isFar'
 
 /** A canvas of which only its size, the clip and what is laid down matter. */
 function canvas() {

@@ -3,8 +3,6 @@ import { toSheet, type Viewport } from '@/editor/session/view'
 import { drawClipped, type Part } from './dirty'
 import { strokeReach } from './paintPieces'
 
-/** Sheets of more outlines than this take longer than a frame to draw. */
-const MANY_OUTLINES = 1500
 /** A tile of more outlines than this is drawn in quarters, unless it is this small, px on screen. */
 const TILE_OUTLINES = 600
 const TILE_PX = 40
@@ -29,16 +27,6 @@ export interface FarPicture {
 	draw(ctx: CanvasRenderingContext2D, part: Part | null, viewport: Viewport): boolean
 	/** Nothing stands in any more. */
 	forget(): void
-}
-
-/** Whether a sheet has more outlines than can be drawn within a frame. */
-export function isFar(pieces: readonly Piece[]): boolean {
-	let outlines = 0
-	for (const { contours } of pieces) {
-		outlines += contours.length
-		if (outlines > MANY_OUTLINES) return true
-	}
-	return false
 }
 
 /** A part of the window, device px, and the pieces of which something may reach into it. */

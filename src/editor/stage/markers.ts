@@ -1,7 +1,6 @@
 import {
 	add,
 	type Contour,
-	contourHull,
 	isStraight,
 	length,
 	neighbours,
@@ -45,11 +44,9 @@ export function newMarkerPaths(): MarkerPaths {
 const ROOMY_PX = 26
 const LEAST_SIZE = 0.68
 
-/** How large an outline's marks are drawn, so that crowded nodes can still be told apart. */
-export function markerSize(contour: Contour, scale: number): number {
-	const { minX, minY, maxX, maxY } = contourHull(contour)
-	const spacing = (2 * (maxX - minX + maxY - minY) * scale) / contour.nodes.length
-	return Math.min(1, Math.max(LEAST_SIZE, spacing / ROOMY_PX))
+/** How large a mark is drawn whose neighbour is so far off on screen (px): crowded nodes can still be told apart. */
+export function markerSize(room: number): number {
+	return Math.min(1, Math.max(LEAST_SIZE, room / ROOMY_PX))
 }
 
 /** Adds the mark of the node at `index` to `paths`, at `on` (screen px). */

@@ -14,12 +14,12 @@ import {
 	unit,
 } from '@/core'
 import { knobOf } from '@/editor/session/frame'
-import type { Frame, Line, Overlay } from '@/editor/session/tool'
+import type { Frame, Line, Note, Overlay } from '@/editor/session/tool'
 import { toScreen, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 import { paintBrush } from './paintBrush'
 import { paintRun } from './paintRun'
-import { addLine, addRing, cased } from './strokes'
+import { addLine, addRing, cased, inScreenPx } from './strokes'
 
 /** Sizes on screen, px. */
 const BRACKET_PX = 11
@@ -27,6 +27,9 @@ const KNOB_RADIUS_PX = 6
 const END_BAR_PX = 7
 const SNAP_MARK_PX = 5
 const EDGE_MARK_PX = 14
+const NOTE_AWAY_PX = 14
+const NOTE_HEIGHT_PX = 20
+const NOTE_PAD_PX = 6
 
 /** What helps in placing and is no artwork: guides, a photo's frame, measuring lines, signs of snapping. */
 export function paintAids(
@@ -35,10 +38,8 @@ export function paintAids(
 	overlay: Overlay,
 	viewport: Viewport,
 ): void {
-	const { view, ratio, size } = viewport
-	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	ctx.lineCap = 'round'
-	ctx.lineJoin = 'round'
+	const { view, size } = viewport
+	inScreenPx(ctx, viewport)
 	const across: Across = { view, width: size.width, height: size.height }
 	if (!sheet.guidesHidden) paintGuides(ctx, sheet.guides, sheet.guidesLocked, across)
 	if (sheet.mirror) paintMirrorLine(ctx, sheet.mirror, across)
@@ -52,6 +53,8 @@ export function paintAids(
 	if (overlay.snapped) paintSnap(ctx, overlay.snapped, across)
 	if (overlay.run) paintRun(ctx, overlay.run, viewport)
 	if (overlay.brush) paintBrush(ctx, overlay.brush, viewport)
+	const said = overlay.note ?? (overlay.snapped && noteOf(overlay.snapped, sheet))
+	if (said) paintNote(ctx, said, viewport)
 }
 
 interface Across {
@@ -144,6 +147,40 @@ function paintLine(
 	ctx.strokeText(words, x, y)
 	ctx.fillStyle = INKS.ink
 	ctx.fillText(words, x, y)
+}
+
+/** What a point snapped to, in a word. */
+function noteOf({ at, caught }: Snapped, { guides }: Sheet): Note {
+	const lies = (axis: Guide['axis'], v: number | null) =>
+		v !== null && guides.some((guide) => guide.axis === axis && guide.at === v)
+	const onGuide = lies('x', caught.x) || lies('y', caught.y)
+	const says = caught.point ? 'node' : caught.along ? 'edge' : onGuide ? 'guide' : 'level'
+	return { at, says }
+}
+
+/** A word beside a place, away from the pointer's own mark. */
+function paintNote(
+	ctx: CanvasRenderingContext2D,
+	{ at, says }: Note,
+	{ view, size }: Viewport,
+): void {
+	ctx.font = "600 12px 'Figtree Variable', system-ui, sans-serif"
+	const width = ctx.measureText(says).width + 2 * NOTE_PAD_PX
+	const [x, y] = toScreen(view, at)
+	const left = x + NOTE_AWAY_PX + width > size.width ? x - NOTE_AWAY_PX - width : x + NOTE_AWAY_PX
+	const top = Math.max(2, y - NOTE_AWAY_PX - NOTE_HEIGHT_PX)
+	ctx.beginPath()
+	ctx.roundRect(left, top, width, NOTE_HEIGHT_PX, 4)
+	ctx.fillStyle = INKS.ink
+	ctx.fill()
+	ctx.lineWidth = 1
+	ctx.strokeStyle = INKS.card
+	ctx.stroke()
+	ctx.textAlign = 'left'
+	ctx.textBaseline = 'middle'
+	ctx.fillStyle = INKS.card
+	ctx.fillText(says, left + NOTE_PAD_PX, top + NOTE_HEIGHT_PX / 2 + 0.5)
+	ctx.textBaseline = 'alphabetic'
 }
 
 /** A diamond where a point snapped, and the lines that caught it. */

@@ -3,6 +3,7 @@ import {
 	boxesTouch,
 	type Contour,
 	contourHull,
+	distance,
 	growBox,
 	nodeCount,
 	type Piece,
@@ -57,19 +58,64 @@ export function paintNodes(
 	if (crowd === 'carpet') return
 	const shown = nodesInSight(atWork, viewport)
 	if (crowd === 'dots') {
+		paintDots(ctx, shown, DOT_PX / 2 + 1, INKS.casing)
 		paintDots(ctx, shown, DOT_PX / 2, INKS.ink)
 		return
 	}
 	paintFlags(ctx, atWork, viewport)
 	const plain = newMarkerPaths()
-	for (const { contour, index, on } of shown) {
-		const size = markerSize(contour, viewport.view.scale)
-		addMarker(plain, contour, index, on, { selected: false, size })
+	const dots = new Path2D()
+	for (const { node, size } of thinnedOut(shown, viewport.view)) {
+		const { contour, index, on } = node
+		if (size === 'dot') addRing(dots, on, SMALL_PX)
+		else addMarker(plain, contour, index, on, { selected: false, size })
 	}
+	cased(ctx, dots, INKS.ink, 1)
+	ctx.fillStyle = INKS.card
+	ctx.fill(dots)
 	paintMarkers(ctx, plain, INKS.ink, INKS.card)
 }
 
-/** The nodes that are chosen, over all others. */
+/** Of nodes nearer to each other on screen marks would lie on the edge they stand on: they are dots, px … */
+const DENSE_PX = 13
+/** … no nearer to each other than this, px. */
+const DOTS_APART_PX = 7
+const SMALL_PX = 1.6
+/** The casing of nodes not at work is narrower: they are many. */
+const IDLE_CASING_PX = 1.5
+
+/** How nodes are marked where they crowd: the nearer they are the smaller, then as dots, then not each of them. */
+export function thinnedOut(shown: readonly NodeInSight[], view: View): readonly Marked[] {
+	return shown.flatMap((node): readonly Marked[] => {
+		const { contour, index, on } = node
+		const room = roomAt(contour, index, on, view)
+		if (room >= DENSE_PX) return [{ node, size: markerSize(room) }]
+		// A corner is what one looks for.
+		if (contour.nodes[index]?.kind === 'corner' && room >= DOTS_APART_PX)
+			return [{ node, size: markerSize(room) }]
+		// Told by its place in the outline: whatever part of the window is drawn anew, the same ones are left out.
+		const every = Math.ceil(DOTS_APART_PX / Math.max(room, 1e-3))
+		return index % every === 0 ? [{ node, size: 'dot' }] : []
+	})
+}
+
+/** A node, and how it is marked: how large its mark is, or as a dot. */
+interface Marked {
+	readonly node: NodeInSight
+	readonly size: number | 'dot'
+}
+
+/** How far the nearer of its neighbours is on screen, px. */
+function roomAt({ nodes, closed }: Contour, index: number, on: Point, view: View): number {
+	const n = nodes.length
+	const beside = [index - 1, index + 1].flatMap((k) => {
+		const other = nodes[closed ? (k + n) % n : k]
+		return other && other !== nodes[index] ? [distance(toScreen(view, other.at), on)] : []
+	})
+	return Math.min(...beside, Number.POSITIVE_INFINITY)
+}
+
+/** The nodes that are chosen, over all others; those beside them whole, however many crowd there. */
 export function paintChosen(
 	ctx: CanvasRenderingContext2D,
 	sheet: Sheet,
@@ -79,19 +125,31 @@ export function paintChosen(
 ): void {
 	const { nodes } = selection
 	if (nodes.size === 0) return
-	const shown = nodesInSight(contoursWith(sheet, selection), viewport).filter(
-		({ contour, index }) => nodes.has(contour.nodes[index]?.id ?? ''),
-	)
+	const inSight = nodesInSight(contoursWith(sheet, selection), viewport)
+	const isChosen = ({ nodes: all }: Contour, index: number) =>
+		nodes.has(all[(index + all.length) % all.length]?.id ?? '')
+	const shown = inSight.filter(({ contour, index }) => isChosen(contour, index))
 	if (crowd !== 'shapes' && shown.length > FEW_CHOSEN) {
+		paintDots(ctx, shown, DOT_PX / 2 + 3, INKS.casing)
 		paintDots(ctx, shown, DOT_PX / 2 + 2, INKS.ink)
 		paintDots(ctx, shown, DOT_PX / 2 + 1, INKS.selected)
 		return
 	}
-	const chosen = newMarkerPaths()
-	for (const { contour, index, on } of shown) {
-		const size = markerSize(contour, viewport.view.scale)
-		addMarker(chosen, contour, index, on, { selected: true, size })
+	const [chosen, beside] = [newMarkerPaths(), newMarkerPaths()]
+	const few = shown.length <= FEW_CHOSEN
+	for (const { contour, index, on } of inSight) {
+		const room = roomAt(contour, index, on, viewport.view)
+		const selected = isChosen(contour, index)
+		const size = markerSize(few ? Math.max(room, DENSE_PX) : room)
+		if (selected) addMarker(chosen, contour, index, on, { selected, size })
+		else if (
+			few &&
+			room < DENSE_PX &&
+			(isChosen(contour, index - 1) || isChosen(contour, index + 1))
+		)
+			addMarker(beside, contour, index, on, { selected, size })
 	}
+	paintMarkers(ctx, beside, INKS.ink, INKS.card)
 	paintMarkers(ctx, chosen, INKS.selected, INKS.selected)
 }
 
@@ -177,11 +235,13 @@ function paintIdleNodes(
 	viewport: Viewport,
 ): void {
 	const dots = new Path2D()
-	for (const { on } of nodesInSight(contours, viewport)) {
-		dots.moveTo(on[0] - 1, on[1])
-		dots.lineTo(on[0] + 1, on[1])
+	// Where they crowd they thin out too: they would lie on the edge as a chain.
+	for (const { node } of thinnedOut(nodesInSight(contours, viewport), viewport.view)) {
+		const [x, y] = node.on
+		dots.moveTo(x - 1, y)
+		dots.lineTo(x + 1, y)
 	}
-	cased(ctx, dots, INKS.idle, 2)
+	cased(ctx, dots, INKS.idle, 2, IDLE_CASING_PX)
 }
 
 /** The end nodes of open outlines, ringed: they are not closed, and can be picked up. */

@@ -1,5 +1,6 @@
 import type { Box, PlacedPhoto, Sheet } from '@/core'
 import type { Developed } from '@/editor/session/darkroomState'
+import type { Surround } from '@/editor/session/definitions'
 import { holds, photoScale, type Seen, seenPart } from '@/editor/session/seen'
 import { CRISP_SCALE, type Size, type View, viewMatrix, visibleBox } from '@/editor/session/view'
 import type { Pyramid } from '@/jobs/pictures'
@@ -16,13 +17,14 @@ export interface PhotoLook {
 	readonly developed: ReadonlyMap<string, Developed>
 	readonly hidden: boolean
 	readonly scheme: 'light' | 'dark'
+	readonly surround: Surround
 }
 
 /** Draws the bench, the sheet's ground and its photos, each from the pyramid level that fits the zoom. */
 export function paintPhotos(ctx: CanvasRenderingContext2D, sheet: Sheet, look: PhotoLook): void {
 	const { view, size, ratio } = look
 	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	ctx.fillStyle = INKS.bench[look.scheme]
+	ctx.fillStyle = look.surround === 'bench' ? INKS.bench[look.scheme] : INKS.surround[look.surround]
 	ctx.fillRect(0, 0, size.width, size.height)
 	ctx.setTransform(...viewMatrix(view, ratio))
 	ctx.fillStyle = INKS.sheet

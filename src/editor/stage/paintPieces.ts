@@ -22,11 +22,12 @@ import { type Viewport, viewMatrix, visibleBox } from '@/editor/session/view'
 import { chosenPieces, type Selection } from '@/store/selection'
 import { INKS } from './colours'
 import { fillWith, styleOf } from './paintStyle'
+import { casingOnSheet } from './strokes'
 
 /** How much wider than the line its casing is, on screen, px. */
 const CASING_PX = 2
 /** Widths as shares of the line's: of pieces not at work, and of the outline chosen of several. */
-const IDLE_SHARE = 0.67
+const IDLE_SHARE = 0.86
 const CHOSEN_SHARE = 1.85
 /** How strongly the inside of a piece is tinted with its line's colour: the photo must be seen. */
 const TINT = 0.16
@@ -52,6 +53,7 @@ export function paintTrace(
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
 	const grain = grainOf(viewport)
+	const casing = casingOnSheet(viewport, colour)
 	const { strength } = viewport.line
 	const tint = (path: Path2D, share: number, rule: Piece['fillRule'] = 'nonzero') => {
 		ctx.globalAlpha = share * strength
@@ -68,7 +70,7 @@ export function paintTrace(
 		if (painted && !active) continue
 		const lines = linesOf(piece.contours, viewport)
 		ctx.lineWidth = (width + CASING_PX) / scale
-		ctx.strokeStyle = INKS.casing
+		ctx.strokeStyle = casing
 		for (const line of lines) ctx.stroke(line)
 		ctx.lineWidth = (active && !painted ? width : width * IDLE_SHARE) / scale
 		ctx.strokeStyle = colour
@@ -102,7 +104,7 @@ export function paintMirrored(
 		if (!chosen.has(piece.id)) continue
 		const lines = blocksOf(piece.contours, grainOf(viewport)).map(({ all }) => all)
 		ctx.lineWidth = (viewport.line.width + CASING_PX) / viewport.view.scale
-		ctx.strokeStyle = INKS.casing
+		ctx.strokeStyle = casingOnSheet(viewport, viewport.line.colour)
 		for (const line of lines) ctx.stroke(line)
 		ctx.lineWidth = viewport.line.width / viewport.view.scale
 		ctx.strokeStyle = viewport.line.colour

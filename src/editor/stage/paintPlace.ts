@@ -1,7 +1,7 @@
 import type { Point } from '@/core'
 import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
-import { addLine, cased } from './strokes'
+import { addLine, cased, inScreenPx } from './strokes'
 
 /** Half the size of the bracket, px on screen. */
 const PLACE_PX = 11
@@ -9,13 +9,9 @@ const PLACE_PX = 11
 const CROSS_PX = 18
 
 /** Four corners about a place that is to be looked at. */
-export function paintPlace(
-	ctx: CanvasRenderingContext2D,
-	at: Point,
-	{ view, ratio }: Viewport,
-): void {
-	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	const [x, y] = toScreen(view, at)
+export function paintPlace(ctx: CanvasRenderingContext2D, at: Point, viewport: Viewport): void {
+	inScreenPx(ctx, viewport)
+	const [x, y] = toScreen(viewport.view, at)
 	const path = new Path2D()
 	for (const [dx, dy] of [
 		[-1, -1],
@@ -31,13 +27,9 @@ export function paintPlace(
 }
 
 /** The keys' cross: open in the middle, so that the place itself is seen. */
-export function paintCross(
-	ctx: CanvasRenderingContext2D,
-	at: Point,
-	{ view, ratio }: Viewport,
-): void {
-	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	const [x, y] = toScreen(view, at)
+export function paintCross(ctx: CanvasRenderingContext2D, at: Point, viewport: Viewport): void {
+	inScreenPx(ctx, viewport)
+	const [x, y] = toScreen(viewport.view, at)
 	const path = new Path2D()
 	for (const [dx, dy] of [
 		[1, 0],

@@ -1,14 +1,20 @@
 import { type DarkroomState, darkroomSlice } from '@/editor/session/darkroomState'
 import type { Desk, DeskState } from '@/editor/session/desk'
 import type { Slices } from '@/editor/session/slices'
-import type { Viewport } from '@/editor/session/view'
+import type { Casing, Viewport } from '@/editor/session/view'
+import { mayBeNeeded } from '@/kit/ahead'
 import type { OpenSheet, OpenSheetState } from '@/store/openSheet'
 import { changedBox } from './changed'
 import { createDirty, type Dirty, drawPart, type Part } from './dirty'
 import { createLayers, type Layers, showsLoupe } from './drawLayers'
-import { createFarPicture, isFar, type PaintPieces } from './farPicture'
+import type { FarPicture, PaintPieces } from './farPicture'
+import { isFar } from './isFar'
 import { createStage, type Layer } from './layers'
 import { MARGIN_PX } from './paintNodes'
+import { fetchGround, groundOf, watchGround } from './watchGround'
+
+/** What draws sheets that take longer than a frame: few do. */
+const fetchFarPicture = mayBeNeeded(() => import('./farPicture'))
 
 /** What asks for layers to be drawn anew with the next frame. */
 interface Redraw {
@@ -32,13 +38,15 @@ export function mountScene(
 ): () => void {
 	const stage = createStage(container)
 	const { ratio } = stage
+	let casing: Casing | null = null
 	const viewport = (): Viewport => {
 		const { view, size } = desk.getState()
 		const { colour, width, strength } = open.sheet().line
 		const { chosenLine } = slices.of(darkroomSlice).getState()
-		return { view, size, ratio, line: { colour: colour ?? chosenLine, width, strength } }
+		const line = { colour: colour ?? chosenLine, width, strength }
+		return { view, size, ratio, line, ...(casing && { casing }) }
 	}
-	const draw = createLayers(open, desk, slices)
+	const draw = createLayers(open, desk, slices, () => redraw.marks())
 	const all: Dirty[] = []
 
 	/** A layer of which parts are drawn anew. */
@@ -56,16 +64,30 @@ export function mountScene(
 	const inTime = (paint: PaintPieces) => {
 		const dirty = createDirty()
 		all.push(dirty)
-		const far = createFarPicture(paint, () => open.sheet().pieces)
+		let far: FarPicture | null = null
+		/** Drawn however long it takes, where what would draw it in time did not come. */
+		let cameNot = false
+		const fetchFar = () =>
+			fetchFarPicture()
+				.then(
+					({ createFarPicture }) => {
+						far ??= createFarPicture(paint, () => open.sheet().pieces)
+					},
+					() => {
+						cameNot = true
+					},
+				)
+				.then(() => redrawing(dirty, layer)())
 		let wasFar = false
 		const layer = stage.layer((ctx) => {
 			const part = dirty.take()
 			const { pieces } = open.sheet()
-			const now = isFar(pieces)
-			if (!now) far.forget()
+			const now = isFar(pieces) && !cameNot
+			if (!now) far?.forget()
 			const anew = now === wasFar ? part : 'all'
 			wasFar = now
-			if (now) return far.draw(ctx, anew, viewport())
+			if (now && !far) void fetchFar()
+			if (now) return far?.draw(ctx, anew, viewport()) ?? false
 			if (anew) drawPart(ctx, anew, viewport(), MARGIN_PX, (to) => paint(ctx, to, pieces))
 			return false
 		})
@@ -112,8 +134,18 @@ export function mountScene(
 		),
 	]
 	stage.resize(desk.getState().size)
+	const ground = watchGround(
+		() => groundOf(open, desk, slices),
+		window,
+		async () => {
+			const { casingOver } = await fetchGround()
+			casing = casingOver(draw.ground, open.sheet())
+			for (const layer of [redraw.pieces, redraw.nodes, redraw.marks]) layer()
+		},
+		[desk, slices, slices.of(darkroomSlice), open],
+	)
 	return () => {
-		for (const stop of unsubscribe) stop()
+		for (const stop of [...unsubscribe, ground]) stop()
 		stage.remove()
 	}
 }
@@ -126,7 +158,7 @@ function afterDesk(redraw: Redraw, state: DeskState, before: DeskState): void {
 	// A new size draws everything by itself.
 	const shown = SEEN_HOLDS.some((hold) => state.holds.has(hold) !== before.holds.has(hold))
 	const anew = shown || differs('view', 'pass', 'tool', 'lent')
-	if (anew || differs('scheme')) redraw.photos()
+	if (anew || differs('scheme', 'surround')) redraw.photos()
 	if (anew || state.overlay.filled !== before.overlay.filled) redraw.pieces()
 	if (anew) redraw.nodes()
 	if (anew || differs('overlay', 'pointer', 'loupe', 'cross')) redraw.marks()

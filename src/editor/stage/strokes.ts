@@ -2,22 +2,40 @@ import { type Contour, isStraight, type Point, segments } from '@/core'
 import { toScreen, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 
-/** What follows is drawn in CSS px of the screen. */
-export function inScreenPx(ctx: CanvasRenderingContext2D, { ratio }: Viewport): void {
+/** What lines are cased in on a canvas that one draws on in px of the screen. */
+const casings = new WeakMap<CanvasRenderingContext2D, (colour: string) => string | CanvasPattern>()
+
+/** What follows is drawn in CSS px of the screen, its lines cased so that they show on what lies beneath. */
+export function inScreenPx(
+	ctx: CanvasRenderingContext2D,
+	{ ratio, view, casing }: Pick<Viewport, 'ratio' | 'view' | 'casing'>,
+): void {
 	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
 	ctx.lineJoin = 'round'
 	ctx.lineCap = 'round'
+	casings.set(ctx, (colour) => casing?.(colour, view) ?? INKS.casing)
 }
 
-/** A path drawn twice, a light casing under its colour, so that it shows on any photo. */
+/** Where lines are drawn in px of the sheet, what they are cased in. */
+export function casingOnSheet({ casing }: Viewport, colour: string): string | CanvasPattern {
+	return casing?.(colour, ON_SHEET) ?? INKS.casing
+}
+
+const ON_SHEET: View = { scale: 1, x: 0, y: 0 }
+
+/** How much wider than a line its casing is, px. */
+const CASING_PX = 2.5
+
+/** A path drawn twice, its casing under its colour, so that it shows on any photo. */
 export function cased(
 	ctx: CanvasRenderingContext2D,
 	path: Path2D,
 	colour: string,
 	width: number,
+	casing = CASING_PX,
 ): void {
-	ctx.strokeStyle = INKS.casing
-	ctx.lineWidth = width + 2.5
+	ctx.strokeStyle = casings.get(ctx)?.(colour) ?? INKS.casing
+	ctx.lineWidth = width + casing
 	ctx.stroke(path)
 	ctx.strokeStyle = colour
 	ctx.lineWidth = width

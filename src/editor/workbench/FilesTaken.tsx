@@ -2,11 +2,12 @@
 
 import Box from '@mui/material/Box'
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from 'react'
-import { addPhoto, firstPlace, type LeftOut, newPhoto } from '@/core'
+import { addPhoto, firstPlace, newPhoto } from '@/core'
 import { showing } from '@/jobs/running'
 import { showProblem, showSnack } from '@/kit/snackbar'
-import { isDrawing, nameOfFile, saysSkipped, takeInDrawing } from '@/store/newSheets'
+import { isDrawing, nameOfFile } from '@/store/fileNames'
 import { bindClipboard } from './bindClipboard'
+import { fetchNewSheets } from './fetchNewSheets'
 import { useTakePicture } from './takePicture'
 import { useWorkbench } from './workbench'
 
@@ -39,12 +40,13 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				try {
 					if (isDrawing(file)) {
 						const what = `Reading “${file.name}”`
+						const { saysSkipped, takeInDrawing } = await fetchNewSheets()
 						const read = await showing(running, what, (watch) => takeInDrawing(file, watch))
 						if (!read) continue
 						const { pieces, skipped } = read
 						open.takeIn('Bring a drawing in', read)
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
-						showSnack(broughtIn(file.name, pieces.length, skipped))
+						showSnack(broughtIn(file.name, pieces.length, saysSkipped(file.name, skipped)))
 					} else {
 						const name = nameOfFile(file.name)
 						const picture = await takePicture(file, name, `Bringing in “${file.name}”`)
@@ -104,7 +106,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 	)
 }
 
-function broughtIn(file: string, pieces: number, skipped: readonly LeftOut[]): string {
+function broughtIn(file: string, pieces: number, skipped: string | null): string {
 	const came = `“${file}”: ${pieces} ${pieces === 1 ? 'piece' : 'pieces'} brought in.`
-	return [came, saysSkipped(file, skipped)].filter(Boolean).join(' ')
+	return [came, skipped].filter(Boolean).join(' ')
 }

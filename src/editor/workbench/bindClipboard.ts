@@ -15,6 +15,13 @@ const fetchClipboard = mayBeNeeded(() => import('./clipboard'))
 export function bindClipboard(workbench: Workbench, takeSvg: (file: File) => void): () => void {
 	const bound = new AbortController()
 	const { signal } = bound
+	/** With Shift what is pasted lies where it lay. */
+	let shifted = false
+	const onKey = ({ shiftKey }: KeyboardEvent) => {
+		shifted = shiftKey
+	}
+	for (const type of ['keydown', 'keyup'] as const)
+		window.addEventListener(type, onKey, { signal, capture: true })
 	let clipboard: typeof import('./clipboard') | null = null
 	const come = () =>
 		fetchClipboard().then((found) => {
@@ -44,8 +51,9 @@ export function bindClipboard(workbench: Workbench, takeSvg: (file: File) => voi
 	window.addEventListener(
 		'paste',
 		(event) => {
-			const laid = isTyping(event) ? null : whatLies(event.clipboardData)
-			if (!laid) return
+			const lies = isTyping(event) ? null : whatLies(event.clipboardData)
+			if (!lies) return
+			const laid = { ...lies, inPlace: shifted }
 			event.preventDefault()
 			withPart(come, ({ paste }) => {
 				if (!signal.aborted) paste(workbench, laid, takeSvg)

@@ -16,6 +16,7 @@ import {
 	withFreshIds,
 } from '@/core'
 import { toolInHand } from '@/editor/session/desk'
+import { counted } from '@/kit/counted'
 import { showSnack } from '@/kit/snackbar'
 import { chosenPieces } from '@/store/selection'
 import { type Laid, OWN_TYPE, SVG_TYPE } from './laid'
@@ -38,11 +39,14 @@ function piecesAtHand(workbench: Workbench): Piece[] {
 	return open.sheet().pieces.filter(({ id }) => chosen.has(id))
 }
 
+/** What this tab laid on the clipboard last: pasted in place it comes as plain text alone. */
+let last: Laid | null = null
+
 /**
  * Lays what is chosen on the clipboard: pieces, or the chosen nodes as outlines; for other programs as SVG.
  * @returns whether there was something to lay there
  */
-export function copy(workbench: Workbench, data: DataTransfer): boolean {
+export function copy(workbench: Workbench, data: DataTransfer, done = 'Copied'): boolean {
 	const pieces = piecesAtHand(workbench)
 	if (pieces.length === 0) {
 		if (nodesAtHand(workbench).size > 0)
@@ -53,15 +57,26 @@ export function copy(workbench: Workbench, data: DataTransfer): boolean {
 	}
 	const sheet: Sheet = { ...workbench.open.sheet(), photos: [], guides: [], pieces }
 	const svg = formatSvg({ ...sheet, pieces: pieces.map((piece) => ({ ...piece, hidden: false })) })
-	data.setData(OWN_TYPE, sheetToJson(sheet))
+	const own = sheetToJson(sheet)
+	data.setData(OWN_TYPE, own)
 	data.setData(SVG_TYPE, svg)
 	data.setData('text/plain', svg)
+	last = { own, svg }
+	showSnack(`${done}: ${whatIs(workbench, pieces)}.`)
 	return true
+}
+
+/** What is laid on the clipboard, in words. */
+function whatIs(workbench: Workbench, pieces: readonly Piece[]): string {
+	const nodes = nodesAtHand(workbench).size
+	if (nodes > 0) return `${counted(nodes, 'node', 'nodes')}, as outlines of their own`
+	const [piece, more] = pieces
+	return piece && !more ? `“${piece.name}”` : counted(pieces.length, 'piece', 'pieces')
 }
 
 /** Copies what is chosen, and takes it away. @returns whether there was something */
 export function cut(workbench: Workbench, data: DataTransfer): boolean {
-	if (!copy(workbench, data)) return false
+	if (!copy(workbench, data, 'Cut')) return false
 	const { open } = workbench
 	const nodes = nodesAtHand(workbench)
 	if (nodes.size > 0) open.apply('Cut nodes', (sheet) => removeOpen(sheet, nodes))
@@ -79,10 +94,15 @@ export function cut(workbench: Workbench, data: DataTransfer): boolean {
  * @param takeSvg brings a drawing in that another program laid there
  */
 export function paste({ open, desk }: Workbench, laid: Laid, takeSvg: (file: File) => void): void {
-	const own = ownPieces(laid.own)
+	const { inPlace = false } = laid
+	const own = ownPieces(laid.own || (laid.svg === last?.svg ? last.own : ''))
 	if (own) {
 		const { pieces: grouped, groups } = withFreshGroups(own.pieces, own)
-		const pieces = freshIn(open.sheet(), grouped, BESIDE_PX / desk.getState().view.scale)
+		const pieces = freshIn(
+			open.sheet(),
+			grouped,
+			inPlace ? null : BESIDE_PX / desk.getState().view.scale,
+		)
 		open.apply(pieces.length > 1 ? 'Paste pieces' : 'Paste a piece', (sheet) =>
 			addPieces(sheet, pieces, groups),
 		)
@@ -102,8 +122,12 @@ function ownPieces(json: string): Sheet | null {
 	}
 }
 
-/** Pieces with ids of their own, beside what they would lie on exactly. */
-function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number): readonly Piece[] {
+/**
+ * Pieces with ids and names of their own.
+ * @param beside how far from what they would lie on exactly, px; `null` where they are to lie there
+ */
+function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number | null): readonly Piece[] {
+	const names = new Set(sheet.pieces.map(({ name }) => name))
 	const taken = new Set(
 		sheet.pieces.flatMap(({ contours }) =>
 			contours.flatMap(({ id, nodes }) => [id, ...nodes.map((node) => node.id)]),
@@ -112,10 +136,12 @@ function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number): readon
 	const fresh = pieces.map((piece) => ({
 		...piece,
 		id: newId(),
+		name: ownName(piece.name, names),
 		hidden: false,
 		locked: false,
 		contours: withFreshIds(piece.contours, taken),
 	}))
+	if (beside === null) return fresh
 	const places = new Set(sheet.pieces.map(placeOf))
 	let by = 0
 	const moved = () => {
@@ -124,6 +150,15 @@ function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number): readon
 	}
 	while (moved().some((piece) => places.has(placeOf(piece)))) by += beside
 	return moved()
+}
+
+/** “Wing 2”, where there is a “Wing” already; the name is taken then. */
+function ownName(name: string, taken: Set<string>): string {
+	const [, stem = name, number = '1'] = /^(.*?)(?: (\d+))?$/.exec(name) ?? []
+	let own = name
+	for (let n = Number(number) + 1; taken.has(own); n++) own = `${stem} ${n}`
+	taken.add(own)
+	return own
 }
 
 function placeOf({ contours }: Piece): string {

@@ -6,4 +6,6 @@ export const SVG_TYPE = 'image/svg+xml'
 export interface Laid {
 	readonly own: string
 	readonly svg: string
+	/** It is to lie where it lay. */
+	readonly inPlace?: boolean
 }

@@ -1,6 +1,6 @@
 import { type FormatSettings, fileStem, startingSettings, svgFormat, type TextFormat } from '@/core'
+import { saveFile } from '@/kit/files'
 import { showProblem, showSnack } from '@/kit/snackbar'
-import { saveFile } from '@/store/files'
 import type { OpenSheet } from '@/store/openSheet'
 
 /** Saves the sheet's artwork as a file where the user wants it. */

@@ -5,7 +5,7 @@ import type { Picture } from '@/core'
 import type { Watch } from '@/jobs/endpoint'
 import { showing } from '@/jobs/running'
 import { showProblem } from '@/kit/snackbar'
-import { storedPicture } from '@/store/newSheets'
+import { fetchNewSheets } from './fetchNewSheets'
 import { useWorkbench } from './workbench'
 
 /** A picture file, or what makes one in a while. */
@@ -26,6 +26,7 @@ export function useTakePicture(): (
 			try {
 				return await showing(running, what, async (watch) => {
 					const file = source instanceof File ? source : await source(watch)
+					const { storedPicture } = await fetchNewSheets()
 					return storedPicture(library, file, name, watch)
 				})
 			} catch (error) {

@@ -54,7 +54,8 @@ export function PiecesPanel() {
 			)}
 			{rows.length === 0 ? (
 				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-					None yet. Draw an outline round the object with the Pen; each outline begins a piece.
+					None yet. In Rough, drag a box round the object with Lift, or go round it with the Pen.
+					What is kept becomes a piece.
 				</Typography>
 			) : rows.length <= ALL_ROWS ? (
 				<Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none' }}>

@@ -1,30 +1,32 @@
 'use client'
 
 import FitScreenRounded from '@mui/icons-material/FitScreenRounded'
+import OpenInFullRounded from '@mui/icons-material/OpenInFullRounded'
 import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
 import ZoomInRounded from '@mui/icons-material/ZoomInRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
-import Paper from '@mui/material/Paper'
 import { changePhoto } from '@/core'
 import { LineSwatch } from '@/editor/passes/photo/LineSwatch'
 import { PhotoStrength } from '@/editor/passes/photo/PhotoStrength'
 import { isTracing } from '@/editor/session/desk'
-import { RULER_PX, zoomAt } from '@/editor/session/view'
+import { zoomAt } from '@/editor/session/view'
 import { fitSheet } from '@/editor/workbench/fitSheet'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
+import { NARROW } from '@/theme/widths'
+import { SnapControl } from './SnapControl'
 
-/** Zoom and photo strength, on the canvas's lower left. */
-export function ZoomBar() {
+/** Zoom, snapping and the photo's strength, beside the hint: nothing of it lies on the sheet. */
+export function CanvasTools() {
 	const workbench = useWorkbench()
 	const { desk, open } = workbench
 	const photos = useOpenSheet(({ history }) => history.present.photos)
 	const scale = useDesk((state) => state.view.scale)
-	const rulers = useDesk((state) => state.rulers)
 	const loupe = useDesk((state) => state.loupe)
+	const full = useDesk((state) => state.full)
 	const alone = !useDesk(isTracing)
 	const hidden = photos.every((photo) => photo.hidden)
 	const actualSize = () =>
@@ -32,18 +34,10 @@ export function ZoomBar() {
 			view: zoomAt(view, [size.width / 2, size.height / 2], 1 / view.scale),
 		}))
 	return (
-		<Paper
-			variant="outlined"
-			sx={{
-				position: 'absolute',
-				left: rulers && !alone ? RULER_PX + 10 : 12,
-				bottom: 12,
-				px: 0.75,
-				py: 0.25,
-				display: 'flex',
-				alignItems: 'center',
-				gap: 0.5,
-			}}
+		<Box
+			role="toolbar"
+			aria-label="Canvas"
+			sx={{ px: 0.75, display: 'flex', alignItems: 'center', gap: 0.25, flexShrink: 0 }}
 		>
 			<Tip title="Fit the sheet (0)">
 				<IconButton aria-label="Fit the sheet" onClick={() => fitSheet(workbench)}>
@@ -73,6 +67,18 @@ export function ZoomBar() {
 					</IconButton>
 				</Tip>
 			)}
+			<Tip title={full ? 'Cards and panels back (;)' : 'Full canvas (;)'}>
+				<IconButton
+					aria-label="Full canvas"
+					aria-pressed={full}
+					color={full ? 'primary' : 'default'}
+					onClick={() => desk.setState({ full: !full })}
+					sx={{ [NARROW]: { display: 'none' } }}
+				>
+					<OpenInFullRounded fontSize="small" />
+				</IconButton>
+			</Tip>
+			{!alone && <SnapControl />}
 			{photos.length > 0 && !alone && (
 				<>
 					<Tip title={hidden ? 'Show the photo' : 'Hide the photo (hold H)'}>
@@ -91,13 +97,13 @@ export function ZoomBar() {
 							)}
 						</IconButton>
 					</Tip>
-					<Box sx={{ width: 110, px: 1, display: 'flex' }}>
+					<Box sx={{ width: 96, px: 1, display: 'flex' }}>
 						<PhotoStrength />
 					</Box>
 					<LineSwatch />
 				</>
 			)}
-		</Paper>
+		</Box>
 	)
 }
 
