@@ -5,9 +5,8 @@ import Typography from '@mui/material/Typography'
 import { type MouseEvent, useMemo } from 'react'
 import type { Point } from '@/core'
 import { lookAt } from '@/editor/session/lookAt'
+import { STRIP_PX } from '@/editor/session/view'
 import { useWorkbench } from '@/editor/workbench/workbench'
-
-const HEIGHT_PX = 72
 
 interface DeviationStripProps {
 	readonly label: string
@@ -42,7 +41,7 @@ export function DeviationStrip(props: DeviationStripProps) {
 			sx={{
 				display: 'grid',
 				gridTemplateColumns: 'auto minmax(0, 1fr)',
-				height: HEIGHT_PX,
+				height: STRIP_PX,
 				bgcolor: 'background.paper',
 			}}
 		>
@@ -70,7 +69,7 @@ export function DeviationStrip(props: DeviationStripProps) {
 					viewBox={`0 0 ${Math.max(1, samples.length - 1)} 2`}
 					preserveAspectRatio="none"
 					width="100%"
-					height={HEIGHT_PX}
+					height={STRIP_PX}
 					style={{ display: 'block' }}
 				>
 					<title>Deviation along the outline</title>

@@ -5,6 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import { toolInHand } from '@/editor/session/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
+import { Tip } from '@/kit/Tip'
 
 /** What arrow keys do inside: the next tool, or the one before. */
 const STEPS: Readonly<Record<string, number>> = {
@@ -36,62 +37,64 @@ function Rows() {
 			sx={{
 				display: 'grid',
 				gap: 0.5,
-				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(max-content, 1fr))' : '1fr',
+				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(min-content, 1fr))' : '1fr',
 			}}
 		>
 			{pass.tools.map((tool, i) => {
-				const { id, name, key = '', icon: Icon } = tool
+				const { id, name, says, key = '', icon: Icon } = tool
 				const here = tool === current
 				// One stop for Tab: the tool at hand, or the first where none of them is.
 				const stop = here || (i === 0 && !pass.tools.includes(current))
 				return (
-					<ButtonBase
-						key={id}
-						role="radio"
-						aria-checked={here}
-						tabIndex={stop ? 0 : -1}
-						onKeyDown={(event) => {
-							const by = STEPS[event.key]
-							if (by === undefined) return
-							const next = pass.tools.at((i + by) % pass.tools.length)
-							const rows = event.currentTarget.parentElement?.children
-							const row = next && rows?.[pass.tools.indexOf(next)]
-							if (next) workbench.takeTool(next)
-							if (row instanceof HTMLElement) row.focus()
-							event.preventDefault()
-							event.stopPropagation()
-						}}
-						onClick={() => workbench.takeTool(tool)}
-						sx={{
-							justifyContent: 'flex-start',
-							gap: 0.75,
-							height: 40,
-							px: 0.75,
-							borderRadius: 1,
-							border: 1,
-							borderColor: here ? 'primary.main' : 'divider',
-							bgcolor: 'background.paper',
-							color: here ? 'primary.main' : 'text.primary',
-							boxShadow: here ? 'inset 3px 0 0 currentColor' : 'none',
-							'&.Mui-focusVisible': { outline: '2px solid' },
-						}}
-					>
-						<Icon fontSize="small" />
-						<Typography
-							component="span"
-							variant="body1"
-							sx={{ fontWeight: here ? 650 : 500, whiteSpace: 'nowrap' }}
+					<Tip key={id} title={`${says}.`}>
+						<ButtonBase
+							aria-label={key ? `${name} ${key.toUpperCase()}` : name}
+							role="radio"
+							aria-checked={here}
+							tabIndex={stop ? 0 : -1}
+							onKeyDown={(event) => {
+								const by = STEPS[event.key]
+								if (by === undefined) return
+								const next = pass.tools.at((i + by) % pass.tools.length)
+								const rows = event.currentTarget.parentElement?.children
+								const row = next && rows?.[pass.tools.indexOf(next)]
+								if (next) workbench.takeTool(next)
+								if (row instanceof HTMLElement) row.focus()
+								event.preventDefault()
+								event.stopPropagation()
+							}}
+							onClick={() => workbench.takeTool(tool)}
+							sx={{
+								justifyContent: 'flex-start',
+								gap: 0.75,
+								minHeight: 40,
+								px: 0.75,
+								borderRadius: 1,
+								border: 1,
+								borderColor: here ? 'primary.main' : 'divider',
+								bgcolor: 'background.paper',
+								color: here ? 'primary.main' : 'text.primary',
+								boxShadow: here ? 'inset 3px 0 0 currentColor' : 'none',
+								'&.Mui-focusVisible': { outline: '2px solid' },
+							}}
 						>
-							{name}
-						</Typography>
-						<Typography
-							component="span"
-							className="number"
-							sx={{ ml: 'auto', color: 'text.secondary' }}
-						>
-							{key.toUpperCase()}
-						</Typography>
-					</ButtonBase>
+							<Icon fontSize="small" />
+							<Typography
+								component="span"
+								variant="body1"
+								sx={{ fontWeight: here ? 650 : 500, textAlign: 'left', lineHeight: 1.15 }}
+							>
+								{name}
+							</Typography>
+							<Typography
+								component="span"
+								className="number"
+								sx={{ ml: 'auto', color: 'text.secondary' }}
+							>
+								{key.toUpperCase()}
+							</Typography>
+						</ButtonBase>
+					</Tip>
 				)
 			})}
 		</Box>

@@ -6,19 +6,45 @@ import { PASSES, TOOLS } from '@/editor/passes/passes'
 import { photoPass } from '@/editor/passes/photo/pass'
 import { refinePass } from '@/editor/passes/refine/pass'
 import { roughPass } from '@/editor/passes/rough/pass'
-import { createDesk, goToPass, hold } from '@/editor/session/desk'
+import { darkroomSlice } from '@/editor/session/darkroomState'
+import { createDesk, FIRST_SNAPPING, goToPass, hold } from '@/editor/session/desk'
+import { createSlices } from '@/editor/session/slices'
 import { arrangePhotosTool } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 
+const slices = createSlices()
+
 describe('the desk', () => {
 	test('is found as it was left, in a window of another size too', () => {
 		const desk = createDesk({ pass: cutPass, tool: nodesTool })
 		desk.setState({ size: { width: 800, height: 600 }, view: { scale: 2, x: -100, y: 40 } })
-		const left = leaveDesk(desk.getState())
+		const left = leaveDesk(desk.getState(), slices)
 		expect(readLeftDesk(JSON.parse(JSON.stringify(left)))).toEqual(left)
 		expect(left).toMatchObject({ pass: 'cut', tool: 'nodes', centre: [250, 130], scale: 2 })
+	})
+
+	test('the line’s colour is found as it was chosen, once it was', () => {
+		const desk = createDesk({ pass: cutPass, tool: nodesTool })
+		desk.setState({ size: { width: 10, height: 10 } })
+		const own = createSlices()
+		expect(leaveDesk(desk.getState(), own).line).toBeUndefined()
+		own.of(darkroomSlice).setState({ chosenLine: '#aa00bb', lineStands: true })
+		expect(readLeftDesk(leaveDesk(desk.getState(), own))?.line).toBe('#aa00bb')
+	})
+
+	test('what was left before snapping could be put off begins with it', () => {
+		const old = { pass: 'cut', tool: 'nodes', centre: [0, 0], scale: 1 }
+		const snapping = { guides: true, nodes: false, level: true, edges: false }
+		expect(readLeftDesk({ ...old, snapping })).toMatchObject({
+			snaps: true,
+			snapping: FIRST_SNAPPING,
+		})
+		expect(readLeftDesk({ ...old, snaps: false, snapping })).toMatchObject({
+			snaps: false,
+			snapping,
+		})
 	})
 
 	test.each([
@@ -41,11 +67,11 @@ describe('the desk', () => {
 			for (const tool of [...pass.tools, ...(pass.ownTools ?? [])]) {
 				const desk = createDesk({ pass, tool })
 				desk.setState({ size: { width: 10, height: 10 } })
-				const left = readLeftDesk(leaveDesk(desk.getState()))
+				const left = readLeftDesk(leaveDesk(desk.getState(), slices))
 				expect(startOf(left, true)).toEqual({ pass, tool: tool.afterwards ?? tool })
 			}
 		const desk = createDesk({ pass: cutPass, tool: regionsTool })
-		expect(leaveDesk(desk.getState()).tool).toBe(nodesTool.id)
+		expect(leaveDesk(desk.getState(), slices).tool).toBe(nodesTool.id)
 		// Sheets left when both ways of arranging had one name.
 		const old = { pass: 'photo', tool: arrangePiecesTool.id, centre: [0, 0], scale: 1 }
 		expect(startOf(readLeftDesk(old), true).tool).toBe(arrangePhotosTool)

@@ -6,12 +6,14 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import { changePiece, formatLength, replaceOutlines } from '@/core'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { Notice } from '@/kit/Notice'
 import { ProgressBar } from '@/kit/ProgressBar'
 import { Sections } from '@/kit/Sections'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showProblem } from '@/kit/snackbar'
+import { stillSought } from '../stillSought'
 import { useAsked } from '../useAsked'
 import { againstSlice, FIRST_DEVIATION_PX, FIRST_REACH_PX, type Proposal } from './againstSlice'
 import { AGAINST_PARTS } from './parts'
@@ -117,11 +119,13 @@ export function AgainstPhoto() {
 
 /** What would come of it, and the buttons that take it or leave it. */
 function Answer({ proposal }: { proposal: Proposal }) {
-	const { open, slices, refresh } = useWorkbench()
+	const workbench = useWorkbench()
+	const { open, slices, refresh } = workbench
 	const sheet = useSheetAtRest()
 	const { what, ghost, was, is, unsure, straight } = proposal
 	const leave = () => slices.of(againstSlice).setState({ proposal: null, proposedFor: null })
 	const take = () => {
+		if (stillSought(workbench)) return
 		const { name } = AGAINST_PARTS.find(({ id }) => id === what) ?? AGAINST_PARTS[0]
 		open.apply(name, (now) => replaceOutlines(now, ghost.contours))
 		leave()
@@ -130,7 +134,7 @@ function Answer({ proposal }: { proposal: Proposal }) {
 	const length = (px: number) => formatLength(Number(px.toFixed(2)), sheet)
 	const rows = [
 		['Nodes', String(ghost.before), String(ghost.after)],
-		['19 of 20 within', length(was.p95), length(is.p95)],
+		['95 % within', length(was.p95), length(is.p95)],
 		['Worst', length(was.worst), length(is.worst)],
 	] as const
 	return (
@@ -158,12 +162,14 @@ function Answer({ proposal }: { proposal: Proposal }) {
 					further off.
 				</Typography>
 			)}
-			<Box sx={{ display: 'flex', gap: 0.5 }}>
-				<Button variant="contained" onClick={take}>
-					Take it
-				</Button>
-				<Button onClick={leave}>Leave it</Button>
-			</Box>
+			<CardFoot>
+				<Box sx={{ display: 'flex', gap: 0.5 }}>
+					<Button variant="contained" onClick={take}>
+						Take it
+					</Button>
+					<Button onClick={leave}>Leave it</Button>
+				</Box>
+			</CardFoot>
 		</Box>
 	)
 }

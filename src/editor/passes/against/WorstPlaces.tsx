@@ -25,8 +25,8 @@ export function WorstPlaces() {
 		<Box>
 			<Typography variant="body2" aria-live="polite">
 				{covered === 0
-					? (silent ?? 'The photo has no sure edge along the outline.')
-					: `19 of 20 places within ${length(p95)}; the photo has a sure edge along ${Math.round(100 * covered)} %.`}
+					? (silent ?? 'The photo shows no plain edge along the outline.')
+					: `95 % of the outline lies within ${length(p95)} of the photo’s edge; along ${Math.round(100 * covered)} % of it that edge is plain.`}
 			</Typography>
 			{places.length > 0 && (
 				<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.5 }}>

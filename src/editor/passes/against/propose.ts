@@ -60,9 +60,9 @@ function whyStill(
 ): string {
 	const covered = Math.max(...moved.map(({ to }) => to.before.covered))
 	if (covered < SEEN)
-		return 'Nothing moves: no sure edge lies within reach. A larger reach may help.'
-	const within = `19 of 20 of it within ${p95.toFixed(2)} px`
-	if (p95 <= deviation) return `It lies on the edge already: ${within}.`
+		return 'Nothing moves: no plain edge lies within reach. A larger reach may help.'
+	const within = `95 % of the outline within ${p95.toFixed(2)} px`
+	if (p95 <= deviation) return `The outline lies on the edge already: ${within}.`
 	return `Nothing nearer to the edge was found: ${within}. A larger reach, or nodes by hand, may help.`
 }
 

@@ -1,6 +1,6 @@
 'use client'
 
-import { type ComponentType, useEffect, useState } from 'react'
+import { type ComponentType, useState } from 'react'
 import { setDrawnIn } from '@/core'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { LabelledSlider } from '@/kit/LabelledSlider'
@@ -51,7 +51,6 @@ export function ColourCard() {
 	const [shown, setShown] = useState<ColourPart | null>('fill')
 	useAsked(COLOUR_PARTS, setShown)
 	// What is proposed here belongs to this pass alone.
-	useEffect(() => () => slices.of(colourSlice).setState({ shades: null }), [slices])
 	return (
 		<>
 			<ToolRows />

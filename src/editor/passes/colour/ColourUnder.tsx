@@ -8,6 +8,7 @@ import { useState } from 'react'
 import { fillEach, isGradient } from '@/core'
 import { isOpenToEdits } from '@/editor/session/hitTest'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { counted } from '@/kit/counted'
 import { showSnack } from '@/kit/snackbar'
 import { piecesAtWork } from '@/store/selection'
@@ -50,23 +51,25 @@ export function ColourUnder() {
 	const off = pieces.length === 0 || readOnly || busy
 	const which = pieces.length > 1 ? `under ${pieces.length} pieces` : 'under it'
 	return (
-		<Box sx={{ display: 'grid', gap: 0.5 }}>
-			<Button
-				variant="contained"
-				startIcon={<FormatColorFillRounded />}
-				disabled={off}
-				onClick={() => void take(false)}
-			>
-				Colour {which}
-			</Button>
-			<Button
-				variant="outlined"
-				startIcon={<GradientRounded />}
-				disabled={off}
-				onClick={() => void take(true)}
-			>
-				Gradient {which}
-			</Button>
-		</Box>
+		<CardFoot>
+			<Box sx={{ display: 'grid', gap: 0.5 }}>
+				<Button
+					variant="contained"
+					startIcon={<FormatColorFillRounded />}
+					disabled={off}
+					onClick={() => void take(false)}
+				>
+					Colour {which}
+				</Button>
+				<Button
+					variant="outlined"
+					startIcon={<GradientRounded />}
+					disabled={off}
+					onClick={() => void take(true)}
+				>
+					Gradient {which}
+				</Button>
+			</Box>
+		</CardFoot>
 	)
 }

@@ -9,6 +9,7 @@ import { coloursUsed } from '@/core'
 import { snapColours } from '@/core/colours'
 import { isOpenToEdits } from '@/editor/session/hitTest'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { piecesAtWork } from '@/store/selection'
 
@@ -61,26 +62,28 @@ export function FewerSection() {
 					</Box>
 				))}
 			</Box>
-			<Button
-				variant="contained"
-				disabled={moves.length === 0 || readOnly}
-				onClick={() => {
-					const ids = new Set(pieces.map(({ id }) => id))
-					open.apply('Bring colours together', (s) => {
-						const snapped = snapColours(
-							s.pieces.filter(({ id }) => ids.has(id)),
-							count,
-						).pieces
-						const byId = new Map(snapped.map((piece) => [piece.id, piece]))
-						return { ...s, pieces: s.pieces.map((piece) => byId.get(piece.id) ?? piece) }
-					})
-					open.seal()
-					setWanted(null)
-					refresh()
-				}}
-			>
-				Bring together
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					disabled={moves.length === 0 || readOnly}
+					onClick={() => {
+						const ids = new Set(pieces.map(({ id }) => id))
+						open.apply('Bring colours together', (s) => {
+							const snapped = snapColours(
+								s.pieces.filter(({ id }) => ids.has(id)),
+								count,
+							).pieces
+							const byId = new Map(snapped.map((piece) => [piece.id, piece]))
+							return { ...s, pieces: s.pieces.map((piece) => byId.get(piece.id) ?? piece) }
+						})
+						open.seal()
+						setWanted(null)
+						refresh()
+					}}
+				>
+					Bring together
+				</Button>
+			</CardFoot>
 		</>
 	)
 }

@@ -1,10 +1,10 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { typedHex } from '@/core/colours'
 import { TypedField } from '@/kit/TypedField'
+import { COLOURS_WANTED, typedColour } from '@/kit/typedColour'
 
-/** A colour, shown and typed as hex digits. */
+/** A colour, shown as hex digits, and typed as any colour of CSS. */
 export function HexField({
 	label,
 	colour,
@@ -26,8 +26,8 @@ export function HexField({
 				key={colour}
 				label={label}
 				shown={colour}
-				read={typedHex}
-				wants="# and 3 or 6 digits."
+				read={typedColour}
+				wants={COLOURS_WANTED}
 				disabled={disabled}
 				onChange={onChange}
 			/>

@@ -55,7 +55,7 @@ export function PatternFields({
 				/>
 				<NumberField
 					label="Angle"
-					unit="°"
+					unit="° ↻"
 					value={angle}
 					disabled={disabled}
 					onChange={(next) => onChange((now) => ({ ...now, angle: next(now.angle) % 360 }))}

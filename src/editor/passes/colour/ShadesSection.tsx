@@ -6,10 +6,12 @@ import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useState } from 'react'
-import { nodeCount } from '@/core'
+import { findPiece, nodeCount } from '@/core'
 import { type WishSlider, WishSliders } from '@/editor/tools/WishSliders'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { counted } from '@/kit/counted'
+import { offer } from '@/kit/offer'
 import { useChosenPieces } from '../chosen'
 import { colourSlice, FIRST_SHADES, type ShadesWish } from './colourSlice'
 import { keepShades, shadesOf } from './shades'
@@ -46,6 +48,19 @@ export function ShadesSection() {
 	const [problem, setProblem] = useState<string | null>(null)
 	const colour = useMemo(() => slices.of(colourSlice), [slices])
 	const asked = chosen.length === 1 ? piece : undefined
+	// Whoever goes elsewhere with shades that were not kept is told so, and has them all the same if that was not meant.
+	useEffect(
+		() => () => {
+			const { shades: left } = colour.getState()
+			if (!left) return
+			offer('The shades were not kept.', 'Keep them', () => {
+				const under = findPiece(open.sheet(), left.piece)
+				if (under) keepShades(open, under, left.areas)
+				refresh()
+			})
+		},
+		[colour, open, refresh],
+	)
 	useEffect(() => {
 		colour.setState({ shades: null })
 		setProblem(null)
@@ -89,19 +104,21 @@ export function ShadesSection() {
 						? `${counted(shades.areas.length, 'shade', 'shades')}, ${counted(nodes, 'node', 'nodes')}`
 						: ' ')}
 			</Typography>
-			<Button
-				variant="contained"
-				startIcon={<CheckRounded />}
-				disabled={!shades || readOnly}
-				onClick={() => {
-					if (!shades) return
-					keepShades(open, asked, shades.areas)
-					colour.setState({ shades: null })
-					refresh()
-				}}
-			>
-				Keep as pieces
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					startIcon={<CheckRounded />}
+					disabled={!shades || readOnly}
+					onClick={() => {
+						if (!shades) return
+						keepShades(open, asked, shades.areas)
+						colour.setState({ shades: null })
+						refresh()
+					}}
+				>
+					Keep as pieces
+				</Button>
+			</CardFoot>
 		</Box>
 	)
 }

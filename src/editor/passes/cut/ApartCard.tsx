@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography'
 import { useEffect, useRef } from 'react'
 import { told } from '@/editor/workbench/useAnswer'
 import { useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { acceptApart } from './acceptApart'
 import { leaveApart } from './apart'
 import { type Apart, type Brush, cutSlice } from './cutSlice'
@@ -56,14 +57,16 @@ export function ApartCard({ apart }: { apart: Apart }) {
 			>
 				{made === 1 ? '1 piece' : `${made} pieces`}, {regions.length - kept.length} dropped
 			</Typography>
-			<Button
-				variant="contained"
-				disabled={made === 0}
-				onClick={() => told(acceptApart(workbench)).then(() => refresh())}
-				sx={{ minHeight: 36 }}
-			>
-				{made === 1 ? 'Make 1 piece' : `Make ${made} pieces`}
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					disabled={made === 0}
+					onClick={() => told(acceptApart(workbench)).then(() => refresh())}
+					sx={{ minHeight: 36 }}
+				>
+					{made === 1 ? 'Make 1 piece' : `Make ${made} pieces`}
+				</Button>
+			</CardFoot>
 			<Button
 				onClick={() => {
 					leaveApart(workbench)

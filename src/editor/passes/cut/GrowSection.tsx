@@ -8,6 +8,7 @@ import { addBeneath, formatLength, type Join, nodeCount, type Piece, takeOutline
 import { nextName } from '@/editor/session/nextName'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { previewOffset } from '@/jobs/combining'
+import { CardFoot } from '@/kit/CardFoot'
 import { LengthField } from '@/kit/LengthField'
 import { JOINS, PictureChoice } from '@/kit/PictureChoice'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -58,18 +59,21 @@ function Grow({ piece }: { piece: Piece }) {
 				<PictureChoice label="Corners" value={join} pictures={JOINS} onChange={setJoin} />
 			</Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Less than nothing shrinks it. {result && !nothing && `${nodeCount(result)} nodes.`}
-				{nothing && 'Nothing of it would be left.'}
+				With a minus sign the outline moves inward.{' '}
+				{result && !nothing && `${nodeCount(result)} nodes.`}
+				{nothing && 'Nothing of the piece would be left.'}
 			</Typography>
 			<SwitchRow label="As a piece beneath" checked={beneath} onChange={setBeneath} />
-			<Button
-				variant="contained"
-				disabled={!result || nothing || readOnly}
-				onClick={accept}
-				sx={{ minHeight: 36 }}
-			>
-				{label}
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					disabled={!result || nothing || readOnly}
+					onClick={accept}
+					sx={{ minHeight: 36 }}
+				>
+					{label}
+				</Button>
+			</CardFoot>
 		</>
 	)
 }

@@ -58,7 +58,7 @@ function summary(piece: Piece): string {
 	const openings = inner.filter(({ role }) => role === 'opening').length
 	const counted =
 		openings === 0 ? 'no opening' : openings === 1 ? 'one opening' : `${openings} openings`
-	return `“${piece.name}” has ${counted}. They stand under it in the list: show, release, fill in.`
+	return `“${piece.name}” has ${counted}. In the list each stands beneath its piece, to be shown, released or filled in.`
 }
 
 /** The opening that is chosen, and the way to make it a piece again. */

@@ -8,6 +8,7 @@ import { addBeneath, type Cap, type Join, type Piece, takeOutlines } from '@/cor
 import { nextName } from '@/editor/session/nextName'
 import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { previewStroke } from '@/jobs/combining'
+import { CardFoot } from '@/kit/CardFoot'
 import { LengthField } from '@/kit/LengthField'
 import { CAPS, JOINS, PictureChoice } from '@/kit/PictureChoice'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -64,14 +65,16 @@ function Stroked({ piece }: { piece: Piece }) {
 				{ends && <PictureChoice label="Ends" value={cap} pictures={CAPS} onChange={setCap} />}
 			</Box>
 			<SwitchRow label="As a piece beneath" checked={beneath} onChange={setBeneath} />
-			<Button
-				variant="contained"
-				disabled={!result || result.length === 0 || readOnly}
-				onClick={accept}
-				sx={{ minHeight: 36 }}
-			>
-				Make a piece of it
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					disabled={!result || result.length === 0 || readOnly}
+					onClick={accept}
+					sx={{ minHeight: 36 }}
+				>
+					Make a piece of it
+				</Button>
+			</CardFoot>
 		</>
 	)
 }

@@ -17,7 +17,7 @@ import type { Scene } from '@/editor/session/definitions'
 import { toScreen, type Viewport, viewMatrix, visibleBox } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { filledPath } from '@/editor/stage/paintPieces'
-import { addLine, cased } from '@/editor/stage/strokes'
+import { addLine, cased, casingOnSheet, inScreenPx } from '@/editor/stage/strokes'
 import { chosenPieces } from '@/store/selection'
 import { type Apart, cutSlice, type Proposed } from './cutSlice'
 
@@ -54,7 +54,7 @@ function paintProposed(
 	ctx.globalAlpha = 1
 	const { scale } = viewport.view
 	ctx.lineJoin = 'round'
-	ctx.strokeStyle = INKS.casing
+	ctx.strokeStyle = casingOnSheet(viewport, INKS.selected)
 	ctx.lineWidth = 4 / scale
 	ctx.stroke(path)
 	ctx.strokeStyle = INKS.selected
@@ -80,7 +80,7 @@ function paintApart(ctx: CanvasRenderingContext2D, apart: Apart, viewport: Viewp
 		ctx.fill(path, 'evenodd')
 		ctx.globalAlpha = 1
 		ctx.lineJoin = 'round'
-		ctx.strokeStyle = INKS.casing
+		ctx.strokeStyle = casingOnSheet(viewport, lit ? INKS.selected : INKS.ink)
 		ctx.lineWidth = (lit ? 5 : 3) / scale
 		ctx.stroke(path)
 		ctx.strokeStyle = lit ? INKS.selected : INKS.ink
@@ -112,9 +112,7 @@ function paintDirections(
 	viewport: Viewport,
 ): void {
 	const shown = sheet.pieces.filter((p) => !p.hidden && (chosen.size === 0 || chosen.has(p.id)))
-	ctx.setTransform(viewport.ratio, 0, 0, viewport.ratio, 0, 0)
-	ctx.lineCap = 'round'
-	ctx.lineJoin = 'round'
+	inScreenPx(ctx, viewport)
 	const arrows = new Path2D()
 	for (const contour of shown.flatMap((p) => p.contours)) addArrows(arrows, contour, viewport)
 	cased(ctx, arrows, INKS.wrong, 2)

@@ -61,7 +61,8 @@ async function punch(open: OpenSheet, host: Piece, drawn: Piece): Promise<string
 		return `That outline lies beside “${host.name}”: nothing was cut. It is a piece of its own.`
 	const openings = openingsOf({ ...host, contours: result }).length
 	const label = openings > openingsOf(host).length ? 'Punch an opening' : 'Bite an edge'
-	open.apply(label, (s) => takeOutlines(s, host.id, result, { gone: new Set([drawn.id]) }))
+	// Drawing the outline and punching by it are one thing to whoever does it.
+	open.amend(label, (s) => takeOutlines(s, host.id, result, { gone: new Set([drawn.id]) }))
 	open.select({ piece: host.id, contour: null, nodes: new Set() })
 	return null
 }

@@ -101,6 +101,7 @@ export function startingFates(count: number): number[] {
 export const regionsTool: ToolDef = {
 	id: 'regions',
 	name: 'Regions',
+	says: 'Click and drag over regions: which are kept, dropped and joined',
 	icon: JoinInnerRounded,
 	about: 'outlines',
 	afterwards: nodesTool,

@@ -12,9 +12,10 @@ import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/w
 import { type CutOutWish, cutOutOf, previewCutOut } from '@/jobs/cuttingOut'
 import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { BlobPicture } from '@/kit/BlobPicture'
+import { CardFoot } from '@/kit/CardFoot'
+import { saveFile } from '@/kit/files'
 import { NumberField } from '@/kit/NumberField'
 import { showSnack } from '@/kit/snackbar'
-import { saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { CutOutSettings } from '../cutOut/CutOutSettings'
 import { cutOutSlice } from '../cutOut/cutOutSlice'
@@ -101,13 +102,15 @@ export function CutOutSection() {
 				width={state.width}
 				onChange={(width) => slices.of(cutOutSlice).setState({ width })}
 			/>
-			<Button
-				variant="contained"
-				startIcon={<FileDownloadOutlined />}
-				onClick={() => void save('picture', 'image/png')}
-			>
-				Save as PNG
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					startIcon={<FileDownloadOutlined />}
+					onClick={() => void save('picture', 'image/png')}
+				>
+					Save as PNG
+				</Button>
+			</CardFoot>
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
 				<Button variant="outlined" onClick={() => void save('picture', 'image/webp')}>
 					WebP

@@ -14,18 +14,19 @@ import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { fileWriter, lookAtPage, newestWriter, type Writer } from '@/jobs/exporting'
 import { BlobPicture } from '@/kit/BlobPicture'
+import { CardFoot } from '@/kit/CardFoot'
 import { counted } from '@/kit/counted'
 import { Facts } from '@/kit/Facts'
+import { saveFile } from '@/kit/files'
 import { Notice } from '@/kit/Notice'
+import { type ExportWish, outFiles } from '@/kit/outFiles'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
-import { saveFile } from '@/store/files'
 import { inOneFile, type OutFile } from '@/store/oneFile'
 import { chosenPieces } from '@/store/selection'
 import { exportSlice, inFormat } from './exportSlice'
 import { GivenSize, OutSize, pageFor } from './OutSize'
-import { type ExportWish, outFiles } from './outFiles'
 
 const PAGES = [
 	['sheet', 'As large as the sheet'],
@@ -204,41 +205,43 @@ function SendButtons({
 			? format.copied
 			: format.kind === 'picture' && format.pixels.type === 'image/png' && !format.pixels.sizes
 	return (
-		<Box sx={{ display: 'grid', gap: 0.75 }}>
-			<Button
-				variant="contained"
-				size="medium"
-				disabled={disabled || busy}
-				startIcon={<FileDownloadOutlined />}
-				onClick={() => void save()}
-			>
-				Save as {format.name}
-			</Button>
-			<Box sx={{ display: 'flex', gap: 0.75 }}>
-				{copies && (
-					<Button
-						fullWidth
-						variant="outlined"
-						disabled={disabled || busy}
-						startIcon={<ContentCopyRounded />}
-						onClick={() => void copy()}
-					>
-						Copy
-					</Button>
-				)}
-				{'share' in navigator && (
-					<Button
-						fullWidth
-						variant="outlined"
-						disabled={disabled || busy}
-						startIcon={<IosShareRounded />}
-						onClick={() => void share()}
-					>
-						Share
-					</Button>
-				)}
+		<CardFoot>
+			<Box sx={{ display: 'grid', gap: 0.75 }}>
+				<Button
+					variant="contained"
+					size="medium"
+					disabled={disabled || busy}
+					startIcon={<FileDownloadOutlined />}
+					onClick={() => void save()}
+				>
+					Save as {format.name}
+				</Button>
+				<Box sx={{ display: 'flex', gap: 0.75 }}>
+					{copies && (
+						<Button
+							fullWidth
+							variant="outlined"
+							disabled={disabled || busy}
+							startIcon={<ContentCopyRounded />}
+							onClick={() => void copy()}
+						>
+							Copy
+						</Button>
+					)}
+					{'share' in navigator && (
+						<Button
+							fullWidth
+							variant="outlined"
+							disabled={disabled || busy}
+							startIcon={<IosShareRounded />}
+							onClick={() => void share()}
+						>
+							Share
+						</Button>
+					)}
+				</Box>
 			</Box>
-		</Box>
+		</CardFoot>
 	)
 }
 

@@ -1,8 +1,10 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useState } from 'react'
+import Typography from '@mui/material/Typography'
+import { useMemo, useState } from 'react'
 import {
+	artworkBox,
 	type GivenPage,
 	LENGTH_DIGITS,
 	type LengthUnit,
@@ -12,8 +14,8 @@ import {
 } from '@/core'
 import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { NumberField } from '@/kit/NumberField'
+import type { ExportWish } from '@/kit/outFiles'
 import { WordChoice } from '@/kit/WordChoice'
-import type { ExportWish } from './outFiles'
 
 /** How many mm one of each unit is; a px as pages on screen count it. */
 const MM: Readonly<Record<LengthUnit, number>> = { px: 25.4 / 96, mm: 1, cm: 10, in: 25.4 }
@@ -40,24 +42,37 @@ export function OutSize({
 		onChange({ width: Math.min(most, Math.max(pixels ? 1 : 0.1, next)) })
 	}
 	const digits = pixels ? 0 : LENGTH_DIGITS[unit]
+	const box = useMemo(() => artworkBox(page), [page])
+	/** A length on the page as it goes out. */
+	const out = (px: number) => String(Number((((px / page.width) * width) / of).toFixed(digits)))
 	return (
-		<Box sx={{ display: 'grid', gridTemplateColumns: pixels ? '1fr 1fr' : '1fr 1fr 78px', gap: 1 }}>
-			<NumberField
-				label="Width"
-				unit={pixels ? 'px' : ''}
-				value={width / of}
-				digits={digits}
-				onChange={(next) => give(next(width / of) * of)}
-			/>
-			<NumberField
-				label="Height"
-				unit={pixels ? 'px' : ''}
-				value={(width * share) / of}
-				digits={digits}
-				onChange={(next) => give((next((width * share) / of) * of) / share)}
-			/>
-			{!pixels && <WordChoice label="Unit" value={shown} words={UNITS} onChange={setUnit} />}
-		</Box>
+		<>
+			<Box
+				sx={{ display: 'grid', gridTemplateColumns: pixels ? '1fr 1fr' : '1fr 1fr 78px', gap: 1 }}
+			>
+				<NumberField
+					label="Width"
+					unit={pixels ? 'px' : ''}
+					value={width / of}
+					digits={digits}
+					onChange={(next) => give(next(width / of) * of)}
+				/>
+				<NumberField
+					label="Height"
+					unit={pixels ? 'px' : ''}
+					value={(width * share) / of}
+					digits={digits}
+					onChange={(next) => give((next((width * share) / of) * of) / share)}
+				/>
+				{!pixels && <WordChoice label="Unit" value={shown} words={UNITS} onChange={setUnit} />}
+			</Box>
+			{wish.page === 'sheet' && box && (
+				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+					This is the page’s size. The artwork on it is {out(box.maxX - box.minX)} ×{' '}
+					{out(box.maxY - box.minY)} {shown}.
+				</Typography>
+			)}
+		</>
 	)
 }
 

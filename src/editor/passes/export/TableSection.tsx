@@ -11,14 +11,15 @@ import { saysRefusal, WORKSHOP_BED } from '@/core/cutting'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { type CutPlan, cutPlanOf } from '@/jobs/cutting'
+import { CardFoot } from '@/kit/CardFoot'
 import { counted } from '@/kit/counted'
 import { Facts } from '@/kit/Facts'
+import { saveFile } from '@/kit/files'
 import { late } from '@/kit/late'
 import { Notice } from '@/kit/Notice'
 import { NumberField } from '@/kit/NumberField'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { showSnack } from '@/kit/snackbar'
-import { saveFile } from '@/store/files'
 import { chosenPieces } from '@/store/selection'
 import { asTime } from './asTime'
 import { exportSlice } from './exportSlice'
@@ -110,9 +111,11 @@ export function TableSection() {
 					{plan.program !== '' && <JobFacts plan={plan} />}
 				</>
 			)}
-			<Button variant="contained" disabled={!ready} onClick={() => setSent(plan)}>
-				To the table
-			</Button>
+			<CardFoot>
+				<Button variant="contained" disabled={!ready} onClick={() => setSent(plan)}>
+					To the table
+				</Button>
+			</CardFoot>
 			<Button
 				variant="outlined"
 				disabled={!ready}

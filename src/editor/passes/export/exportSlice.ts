@@ -1,6 +1,6 @@
 import { FORMATS, startingSettings, svgFormat } from '@/core'
 import type { Slice } from '@/editor/session/slices'
-import type { ExportWish } from './outFiles'
+import type { ExportWish } from '@/kit/outFiles'
 
 /** How the sheet goes out, kept while it is open: what was set once is set for the next time. */
 export const exportSlice: Slice<ExportWish> = {

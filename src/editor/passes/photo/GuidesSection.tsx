@@ -20,7 +20,6 @@ import {
 	parseLength,
 	removeGuides,
 } from '@/core'
-import type { Snapping } from '@/editor/session/tool'
 import { useDesk, useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
 import { SwitchRow } from '@/kit/SwitchRow'
@@ -211,30 +210,17 @@ function GuideList() {
 	)
 }
 
-const TARGETS: readonly { target: keyof Snapping; label: string }[] = [
-	{ target: 'guides', label: 'Snap to guides' },
-	{ target: 'nodes', label: 'Snap to nodes' },
-	{ target: 'edges', label: 'Snap to edges' },
-	{ target: 'level', label: 'Snap handles level or upright' },
-]
-
 function Switches() {
 	const { desk } = useWorkbench()
-	const snapping = useDesk((state) => state.snapping)
 	const rulers = useDesk((state) => state.rulers)
 	const row = (label: string, checked: boolean, set: (on: boolean) => void) => (
 		<SwitchRow key={label} label={label} checked={checked} onChange={(on) => set(on)} />
 	)
 	return (
 		<Box sx={{ display: 'grid', gap: 0.25 }}>
-			{TARGETS.map(({ target, label }) =>
-				row(label, snapping[target], (on) =>
-					desk.setState({ snapping: { ...snapping, [target]: on } }),
-				),
-			)}
 			{row('Rulers', rulers, (on) => desk.setState({ rulers: on }))}
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				Hold G: snap to nothing for the moment.
+				What points snap to is set beneath the canvas. Hold G: nothing, for the moment.
 			</Typography>
 		</Box>
 	)

@@ -6,8 +6,8 @@ import { type PlacedPhoto, removePhoto, reorderPhoto, replacePicture } from '@/c
 import { useTakePicture } from '@/editor/workbench/takePicture'
 import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { PICTURES } from '@/kit/fileKinds'
-import { chooseFiles } from '@/store/files'
-import { nameOfFile } from '@/store/newSheets'
+import { chooseFiles } from '@/kit/files'
+import { nameOfFile } from '@/store/fileNames'
 
 /** The order in which photos lie, the list showing the topmost first. */
 const ORDERS = [

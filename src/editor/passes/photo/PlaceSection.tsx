@@ -101,7 +101,7 @@ export function PlaceSection() {
 				/>
 				<NumberField
 					label="Turned"
-					unit="°"
+					unit="° ↻"
 					value={placement.turn * DEGREES}
 					disabled={locked}
 					onChange={(next) =>

@@ -4,8 +4,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { artworkBox, fitSheetTo, photosBox, resizeSheet } from '@/core'
 import { fitSheet } from '@/editor/workbench/fitSheet'
-import { useSheet, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { LengthField } from '@/kit/LengthField'
+import { WordChoice } from '@/kit/WordChoice'
 
 const FITS = [
 	{ name: 'Fit to the photos', boxOf: photosBox },
@@ -17,11 +18,19 @@ const SIDES = [
 	{ label: 'Sheet height', side: 'height' },
 ] as const
 
+const SURROUNDS = [
+	['bench', 'The bench'],
+	['light', 'Light grey'],
+	['middle', 'Middle grey'],
+	['dark', 'Dark grey'],
+] as const
+
 /** The sheet's own size: by numbers, or round what lies on it. */
 export function SheetSection() {
 	const workbench = useWorkbench()
-	const { open } = workbench
+	const { open, desk } = workbench
 	const sheet = useSheet()
+	const surround = useDesk((state) => state.surround)
 	return (
 		<>
 			<Box
@@ -45,6 +54,12 @@ export function SheetSection() {
 					/>
 				))}
 			</Box>
+			<WordChoice
+				label="Round the sheet"
+				value={surround}
+				words={SURROUNDS}
+				onChange={(next) => desk.setState({ surround: next })}
+			/>
 			{FITS.map(({ name, boxOf }) => {
 				const box = boxOf(sheet)
 				return (

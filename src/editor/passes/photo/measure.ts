@@ -31,6 +31,7 @@ export const measuredSlice: Slice<{ readonly line: Line | null }> = {
 export const measureTool: ToolDef = {
 	id: 'measure',
 	name: 'Measure',
+	says: 'Drag along something of known length, and type how long it is',
 	icon: StraightenRounded,
 	about: 'photos',
 	places: true,

@@ -13,7 +13,7 @@ export const PHOTO_PARTS = [
 		name: 'Sheet',
 		says: 'The sheet’s own size: by numbers, fit to photos or artwork',
 	},
-	{ id: 'guides', name: 'Guides and snapping', says: 'Guides by numbers, and what points snap to' },
+	{ id: 'guides', name: 'Guides and rulers', says: 'Guides by numbers, and rulers' },
 ] as const
 
 export type PhotoPart = (typeof PHOTO_PARTS)[number]['id']

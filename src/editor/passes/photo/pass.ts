@@ -4,6 +4,7 @@ import { late } from '@/kit/late'
 import { measureTool } from './measure'
 import { PHOTO_PARTS } from './parts'
 import { seeHereTool } from './seeHere'
+import { squareUpTool } from './squareUp'
 import { straightenTool } from './straighten'
 
 /** What is traced, and how it is seen. */
@@ -12,7 +13,7 @@ export const photoPass: PassDef = {
 	number: 1,
 	name: 'Photo',
 	purpose: 'Bring the photo in, lay it straight, and make its edges plain to see.',
-	tools: [arrangePhotosTool, straightenTool, measureTool, seeHereTool],
+	tools: [arrangePhotosTool, straightenTool, squareUpTool, measureTool, seeHereTool],
 	shows: 'trace',
 	parts: PHOTO_PARTS,
 	figure: () => null,

@@ -46,6 +46,7 @@ export function seeHereMachine(chooseToneFor: (box: Box) => void): Machine<Drawi
 export const seeHereTool: ToolDef = {
 	id: 'see-here',
 	name: 'See here',
+	says: 'Drag a box: the tone is set so that edges in it show',
 	icon: ImageSearchRounded,
 	about: 'photos',
 	create: ({ bench, open, slices }) =>

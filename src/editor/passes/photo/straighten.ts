@@ -36,6 +36,7 @@ function straightened({ from, to }: Line, sight: Sight): readonly Effect[] {
 export const straightenTool: ToolDef = {
 	id: 'straighten',
 	name: 'Straighten',
+	says: 'Drag along what should be level or upright: the photo is turned',
 	icon: ArchitectureRounded,
 	about: 'photos',
 	places: true,

@@ -106,7 +106,7 @@ test('where it fails that is said in its pass alone', async () => {
 	expect(snacks.getState().waiting).toEqual([])
 	goToPass(bench.desk, proofPass)
 	await rest()
-	expect(snacks.getState().waiting.length).toBe(1)
+	await vi.waitFor(() => expect(snacks.getState().waiting.length).toBe(1))
 })
 
 test('large sheets are proofed in their pass alone, and nothing after the end', async () => {

@@ -57,11 +57,12 @@ export function proofing(context: ServiceContext): () => void {
 		const ids = only ? new Set(only.split(' ')) : undefined
 		whole.ask(
 			async () => {
-				const begun = Date.now()
+				const begun = performance.now()
 				const tell = (some: readonly Finding[], come: number) => {
 					// What was found before is better to look at than the first part of what is found now.
 					const { findings, share: known } = proof.getState()
-					if (asked !== now || (findings && known === 1 && Date.now() - begun < PATIENCE_MS)) return
+					if (asked !== now || (findings && known === 1 && performance.now() - begun < PATIENCE_MS))
+						return
 					;[found, share] = [some, come]
 					publish()
 				}

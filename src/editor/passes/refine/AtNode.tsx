@@ -3,23 +3,24 @@
 import Button from '@mui/material/Button'
 import IconButton from '@mui/material/IconButton'
 import Paper from '@mui/material/Paper'
-import { useEffect, useState } from 'react'
-import { findNode, NODE_KINDS, type NodeKind, setKind } from '@/core'
+import { type RefObject, useEffect, useRef, useState } from 'react'
+import { findNode, NODE_KINDS, type NodeKind, type Point, setKind } from '@/core'
 import { keyOf } from '@/editor/session/holds'
 import { toScreen } from '@/editor/session/view'
 import { useDesk, useOpenSheet, useSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { KindIcon } from '@/kit/KindIcon'
 import { Tip } from '@/kit/Tip'
 import { selectContour } from '@/store/selection'
+import { awayFrom, besideNode } from './besideNode'
 import { chosenNodes, isAble, NODE_ORDER, type NodeAction } from './nodeActions'
 import { performAction } from './performAction'
 
 /** So long a pointer rests on a node before what is likely comes up, ms … */
 const RESTS_MS = 600
-/** … and so long it may be away from both before that goes, ms. */
+/** … and so long it may be away from both on the way there, ms. */
 const LEAVES_MS = 500
-/** Where it stands from the node: clear of its marks, within a short way of the pointer, px. */
-const BESIDE_PX = 14
+/** Whoever goes so much further away from it than they came wants something else, px. */
+const ASTRAY_PX = 4
 /** How much room it takes at most, px. */
 const SIZE = { width: 320, height: 44 }
 /** So many actions beside the kinds. */
@@ -28,23 +29,43 @@ const LIKELY = 2
 /** What is likely to be done next, at the node where the pointer rests: its kind, and a few actions. */
 export function AtNode() {
 	const [over, setOver] = useState(false)
-	const id = useRested(over)
-	return id === null ? null : <Strip id={id} onOver={setOver} />
+	const bar = useRef<HTMLDivElement>(null)
+	const id = useRested(over, bar)
+	return id === null ? null : <Strip id={id} bar={bar} onOver={setOver} />
 }
 
 /** Only while it shows does it follow the sheet: a drag draws nothing of it. */
-function Strip({ id, onOver }: { id: string; onOver: (over: boolean) => void }) {
+function Strip({
+	id,
+	bar,
+	onOver,
+}: {
+	id: string
+	bar: RefObject<HTMLDivElement | null>
+	onOver: (over: boolean) => void
+}) {
 	const place = findNode(useSheet(), id)
 	const view = useDesk((state) => state.view)
 	const size = useDesk((state) => state.size)
 	// What goes away under the pointer is left by it without a word.
 	useEffect(() => () => onOver(false), [onOver])
 	if (!place) return null
-	const [x, y] = toScreen(view, place.node.at)
-	const beside = (at: number, room: number, whole: number) =>
-		at + BESIDE_PX + room > whole ? at - BESIDE_PX - room : at + BESIDE_PX
+	const { node, contour } = place
+	const shown = (p: Point | undefined) => (p ? [toScreen(view, p)] : [])
+	const at = besideNode(
+		toScreen(view, node.at),
+		SIZE,
+		{
+			handles: [...shown(node.in), ...shown(node.out)],
+			others: contour.nodes.flatMap((other) => (other === node ? [] : shown(other.at))),
+		},
+		size,
+	)
+	if (!at) return null
+	const [left, top] = at
 	return (
 		<Paper
+			ref={bar}
 			role="toolbar"
 			aria-label="Likely next"
 			variant="outlined"
@@ -52,8 +73,8 @@ function Strip({ id, onOver }: { id: string; onOver: (over: boolean) => void }) 
 			onPointerLeave={() => onOver(false)}
 			sx={{
 				position: 'absolute',
-				left: Math.max(0, beside(x, SIZE.width, size.width)),
-				top: Math.max(0, beside(y, SIZE.height, size.height)),
+				left,
+				top,
 				maxWidth: SIZE.width,
 				display: 'flex',
 				flexWrap: 'wrap',
@@ -123,7 +144,7 @@ function Contents({ id, kind }: { id: string; kind: NodeKind }) {
 }
 
 /** The node that the pointer rests on, or has rested on and is still near. */
-function useRested(over: boolean): string | null {
+function useRested(over: boolean, bar: RefObject<HTMLElement | null>): string | null {
 	const hovered = useDesk(({ overlay: { hover }, holds }) =>
 		hover?.kind === 'node' && holds.size === 0 ? hover.id : null,
 	)
@@ -134,6 +155,20 @@ function useRested(over: boolean): string | null {
 		const timer = setTimeout(() => setRested(hovered), wait)
 		return () => clearTimeout(timer)
 	}, [over, hovered, rested])
+	// Whoever leaves the node for anything but the bar is in its way no longer.
+	const leaving = rested !== null && hovered !== rested && !over
+	useEffect(() => {
+		if (!leaving) return
+		let nearest = Number.POSITIVE_INFINITY
+		const onMove = ({ clientX, clientY }: PointerEvent) => {
+			const rect = bar.current?.getBoundingClientRect()
+			const away = rect ? awayFrom(rect, [clientX, clientY]) : Number.POSITIVE_INFINITY
+			if (away > nearest + ASTRAY_PX) setRested(null)
+			nearest = Math.min(nearest, away)
+		}
+		window.addEventListener('pointermove', onMove)
+		return () => window.removeEventListener('pointermove', onMove)
+	}, [leaving, bar])
 	// What begins anew on the canvas is in nobody's way.
 	const { desk } = useWorkbench()
 	useEffect(() => {

@@ -32,42 +32,69 @@ export function RefineCard() {
 	const sheet = useSheetAtRest()
 	// A box that is being drawn changes what is selected with every move: the card follows behind.
 	const ids = useDeferredValue(useOpenSheet((state) => state.selection.nodes))
-	const { desk } = useWorkbench()
 	const chosen = chosenNodes(sheet, ids)
-	// What is chosen decides what there is to do.
-	const able = ABLE_ORDER.filter((action) => isAble(action, sheet, chosen))
 	const [gap, ...others] = nearlyClosed(sheet)
 	return (
 		<>
 			<ToolRows />
+			<Likely chosen={chosen} sheet={sheet} />
 			<WalkRow chosen={chosen} />
-			{gap && <LooksClosed found={gap} more={others.length} />}
-			<Suggestions />
+			<Box sx={{ minHeight: 124 }}>
+				<Suggestions instead={gap && <LooksClosed found={gap} more={others.length} />} />
+			</Box>
 			<AgainstPhoto />
 			<SelectMenu />
-			{able.length > 0 ? (
-				<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.5 }}>
-					{able.map((action) => (
-						<ActionButton key={action.name} action={action} />
-					))}
-				</Box>
-			) : (
-				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-					What can be done with nodes comes here once some are chosen.
-				</Typography>
-			)}
 			{chosen.nodes.length > 1 && <TurnAndScale chosen={chosen} />}
-			<Button
-				startIcon={<SearchRounded />}
-				onClick={() => desk.setState({ searching: true })}
-				sx={{ justifyContent: 'flex-start' }}
-			>
-				All actions (/)
-			</Button>
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
 				{kindWords(sheet)}
 			</Typography>
 		</>
+	)
+}
+
+/** So many actions have a button; with the way to all others they fill the same rows, whatever is chosen. */
+const BUTTONS = 7
+
+/** What is likely to be done with what is chosen; its place is kept where nothing is. */
+function Likely({ chosen, sheet }: { chosen: Chosen; sheet: Sheet }) {
+	const { desk } = useWorkbench()
+	// What is chosen decides what there is to do.
+	const able = ABLE_ORDER.filter((action) => isAble(action, sheet, chosen))
+	const shown = able.slice(0, BUTTONS)
+	return (
+		<Box
+			role="group"
+			aria-label="Nodes"
+			sx={{
+				display: 'grid',
+				gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+				alignContent: 'start',
+				gap: 0.5,
+				minHeight: 124,
+			}}
+		>
+			{shown.map((action) => (
+				<ActionButton key={action.name} action={action} />
+			))}
+			{shown.length === 0 && (
+				<Typography variant="body2" sx={{ color: 'text.secondary', gridColumn: '1 / -1' }}>
+					What can be done with nodes stands here once some are chosen.
+				</Typography>
+			)}
+			<Button
+				startIcon={<SearchRounded />}
+				onClick={() => desk.setState({ searching: true })}
+				sx={{
+					justifyContent: 'flex-start',
+					minHeight: 28,
+					py: 0.25,
+					px: 0.75,
+					whiteSpace: 'nowrap',
+				}}
+			>
+				All actions (/)
+			</Button>
+		</Box>
 	)
 }
 

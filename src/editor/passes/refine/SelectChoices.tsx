@@ -3,7 +3,7 @@
 import ListSubheader from '@mui/material/ListSubheader'
 import Menu from '@mui/material/Menu'
 import MenuItem from '@mui/material/MenuItem'
-import { NODE_KINDS, nodesOfKind, nodesWhere, type Sheet, withNeighbours } from '@/core'
+import { NODE_KINDS, nodesOfKind, nodesWhere, nodesWith, type Sheet, withNeighbours } from '@/core'
 import { useWorkbench } from '@/editor/workbench/workbench'
 import { chosenPieces, piecesAtWork, selectNodes } from '@/store/selection'
 
@@ -26,6 +26,13 @@ const PICKS: readonly { readonly name: string; readonly pick: Pick }[] = [
 	{
 		name: 'All others instead',
 		pick: (sheet, pieces, now) => nodesWhere(sheet, pieces, (node) => !now.has(node.id)),
+	},
+	{
+		name: 'All of the same kind as these',
+		pick: (sheet, pieces, now) => {
+			const kinds = new Set(nodesWith(sheet, now).map(({ kind }) => kind))
+			return nodesWhere(sheet, pieces, ({ kind }) => kinds.has(kind))
+		},
 	},
 	{ name: 'Those next to these too', pick: (sheet, _, now) => withNeighbours(sheet, now) },
 	...NODE_KINDS.map((kind) => ({

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useEffect, useMemo, useState } from 'react'
+import { type ReactNode, useEffect, useMemo, useState } from 'react'
 import type { Suggestion } from '@/core'
 import { lookAt } from '@/editor/session/lookAt'
 import { useAnswer } from '@/editor/workbench/useAnswer'
@@ -20,8 +20,11 @@ const MOST_NODES = 400
 /** Advice waits until the hand has paused, and until the editor has come, ms. */
 const PAUSE_MS = 700
 
-/** What could be better about the piece at work, one thing at a time. */
-export function Suggestions() {
+/**
+ * What could be better about the piece at work, one thing at a time; always of one height.
+ * @param instead what matters more
+ */
+export function Suggestions({ instead }: { readonly instead?: ReactNode }) {
 	const workbench = useWorkbench()
 	const { desk, slices } = workbench
 	const refine = slices.of(refineSlice)
@@ -52,24 +55,31 @@ export function Suggestions() {
 			<Typography variant="h3" component="h2" sx={{ mb: 0.5 }}>
 				Suggestions
 			</Typography>
+			{instead}
 			<Typography
 				variant="body2"
-				sx={{ color: 'text.secondary', minHeight: 40 }}
+				sx={{ color: 'text.secondary', minHeight: 60, display: instead ? 'none' : 'block' }}
 				aria-live="polite"
 			>
 				{nodes > MOST_NODES
 					? `${nodes} nodes are too many to go through one by one: thin them first.`
 					: now && suggested
 						? `${suggested.at + 1} of ${suggested.all.length}: ${words(now)}`
-						: suggested && 'Nothing to suggest for this piece.'}
+						: ask && all === null
+							? 'Looking…'
+							: suggested && 'Nothing to suggest for this piece.'}
 			</Typography>
-			{now && (
+			{!instead && (
 				<Box sx={{ display: 'flex', gap: 0.5, mt: 0.5 }}>
-					<Button variant="outlined" onClick={() => take(workbench)}>
+					<Button variant="outlined" disabled={!now} onClick={() => take(workbench)}>
 						Take (T)
 					</Button>
-					<Button onClick={() => nextSuggestion(workbench)}>Next</Button>
-					<Button onClick={() => lookAt(now.at, desk)}>Show</Button>
+					<Button disabled={!now} onClick={() => nextSuggestion(workbench)}>
+						Next
+					</Button>
+					<Button disabled={!now} onClick={() => now && lookAt(now.at, desk)}>
+						Show
+					</Button>
 				</Box>
 			)}
 		</Box>

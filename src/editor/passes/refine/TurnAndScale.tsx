@@ -24,7 +24,7 @@ export function TurnAndScale({ chosen }: { chosen: Chosen }) {
 		<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75, pt: 1.25 }}>
 			<NumberField
 				label="Turn by"
-				unit="°"
+				unit="° ↻"
 				value={0}
 				onChange={(next) => about((centre) => turnAbout(centre, next(0) * RADIANS))}
 			/>

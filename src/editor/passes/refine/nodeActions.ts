@@ -20,6 +20,7 @@ import {
 	reverseOutline,
 	type Sheet,
 	setFirstNode,
+	setKind,
 	spaceNodes,
 	splitAt,
 } from '@/core'
@@ -114,6 +115,17 @@ const orNext = ({ place, ids }: Chosen): ReadonlySet<string> => {
 const orOutline = ({ place, ids }: Chosen): ReadonlySet<string> =>
 	place ? new Set(place.contour.nodes.map((node) => node.id)) : ids
 
+/** Those of some nodes whose neighbours on either side are among them, and that are neither smooth nor symmetric. */
+function innerOf(sheet: Sheet, ids: ReadonlySet<string>): ReadonlySet<string> {
+	const inner = [...ids].filter((id) => {
+		const place = findNode(sheet, id)
+		if (!place || place.node.kind === 'smooth' || place.node.kind === 'symmetric') return false
+		const { before, after } = neighbours(place.contour, place.index)
+		return before && after && ids.has(before.id) && ids.has(after.id)
+	})
+	return new Set(inner)
+}
+
 /** An edit of the chosen nodes alone. */
 const ofNodes =
 	(edit: (sheet: Sheet, ids: ReadonlySet<string>) => Sheet): NodeAction['edit'] =>
@@ -197,18 +209,18 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 				edit: (sheet, chosen) => ({ sheet: evenHandles(sheet, orNext(chosen)) }),
 			},
 			{
-				name: 'Mend by incoming',
-				says: 'Make the cusp smooth: the incoming handle stays, the outgoing one turns to face it',
+				name: 'Smooth, as it comes in',
+				says: 'Make the cusp smooth: the incoming handle stays, the outgoing one turns in line with it',
 				needs: 'one cusp with an incoming handle',
-				label: called('Mend a cusp'),
+				label: called('Make a cusp smooth'),
 				suits: cuspWith('in'),
 				edit: ofNode((sheet, id) => mendCusp(sheet, id, 'in')),
 			},
 			{
-				name: 'Mend by outgoing',
-				says: 'Make the cusp smooth: the outgoing handle stays, the incoming one turns to face it',
+				name: 'Smooth, as it goes out',
+				says: 'Make the cusp smooth: the outgoing handle stays, the incoming one turns in line with it',
 				needs: 'one cusp with an outgoing handle',
-				label: called('Mend a cusp'),
+				label: called('Make a cusp smooth'),
 				suits: cuspWith('out'),
 				edit: ofNode((sheet, id) => mendCusp(sheet, id, 'out')),
 			},
@@ -217,6 +229,14 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 	{
 		group: 'Several',
 		actions: [
+			{
+				name: 'Smooth this run',
+				says: 'Every selected node between two others that are selected becomes smooth',
+				needs: 'three neighbours or more, one of them not smooth',
+				label: called('Smooth a run'),
+				suits: three,
+				edit: (sheet, { ids }) => ({ sheet: setKind(sheet, innerOf(sheet, ids), 'smooth') }),
+			},
 			{
 				name: 'Line up level',
 				says: 'All selected nodes at one height: the middle of where they are',
@@ -278,7 +298,9 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 				suits: some,
 				edit: (sheet, { ids }) => {
 					const split = splitAt(sheet, ids)
-					return { sheet: split.sheet, ids: split.ends }
+					// One side alone: dragged away it shows the gap.
+					const [, one = ''] = split.ends
+					return { sheet: split.sheet, ids: ids.size === 1 ? new Set([one]) : split.ends }
 				},
 			},
 			{
@@ -304,7 +326,12 @@ export const NODE_ACTIONS: readonly ActionGroup[] = [
 const ALL = NODE_ACTIONS.flatMap(({ actions }) => actions)
 
 /** The likeliest first: what joins and mends, then what adds and takes away, then what arranges. */
-const LIKELIEST = ['Join by a segment', 'Join in one node', 'Mend by incoming', 'Mend by outgoing']
+const LIKELIEST = [
+	'Join by a segment',
+	'Join in one node',
+	'Smooth, as it comes in',
+	'Smooth, as it goes out',
+]
 export const ABLE_ORDER: readonly NodeAction[] = ALL.toSorted(
 	(a, b) => Number(LIKELIEST.includes(b.name)) - Number(LIKELIEST.includes(a.name)),
 )

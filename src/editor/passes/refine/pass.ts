@@ -62,6 +62,7 @@ export const refinePass: PassDef = {
 	],
 	figure: (_, slices) => strayWords(slices),
 	parts: AGAINST_PARTS,
+	keepsStrip: ({ photos }) => photos.length > 0,
 	Strip: late(() => import('../against/PhotoProfile').then((m) => m.PhotoProfile), 'nowhere'),
 	OnCanvas: late(() => import('./AtNode').then((m) => m.AtNode), 'nowhere'),
 	Card: late(() => import('./RefineCard').then((m) => m.RefineCard)),

@@ -1,5 +1,6 @@
 import { followSuggestion, type Suggestion } from '@/core'
 import type { PassContext } from '@/editor/session/definitions'
+import { stillSought } from '../stillSought'
 import { refineSlice } from './refineSlice'
 
 const LABELS: Readonly<Record<Suggestion['what'], string>> = {
@@ -10,15 +11,15 @@ const LABELS: Readonly<Record<Suggestion['what'], string>> = {
 }
 
 /** Follows the suggestion one stands on, as one edit. @returns whether there was one */
-export function takeSuggestion({
-	open,
-	slices,
-	refresh,
-}: Pick<PassContext, 'open' | 'slices' | 'refresh'>): boolean {
+export function takeSuggestion(
+	context: Pick<PassContext, 'open' | 'desk' | 'slices' | 'refresh'>,
+): boolean {
+	const { open, slices, refresh } = context
 	const refine = slices.of(refineSlice)
 	const { suggested } = refine.getState()
 	const now = suggested?.all[suggested.at]
 	if (!suggested || !now) return false
+	if (stillSought(context)) return true
 	open.apply(LABELS[now.what], (sheet) => followSuggestion(sheet, now))
 	// The others are sought anew; until they are found, none is pointed at twice.
 	const all = suggested.all.filter((one) => one !== now)

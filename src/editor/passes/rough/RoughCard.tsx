@@ -4,7 +4,7 @@ import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Button from '@mui/material/Button'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
 import { DRAWINGS } from '@/kit/fileKinds'
-import { chooseFiles } from '@/store/files'
+import { chooseFiles } from '@/kit/files'
 import { ToolRows } from '../ToolRows'
 import { MirrorWork } from './MirrorWork'
 

@@ -9,6 +9,7 @@ import { penTool } from '@/editor/tools/pen/pen'
 export const mirrorTool: ToolDef = {
 	id: 'mirror',
 	name: 'Mirror line',
+	says: 'Drag the line that one half is mirrored in',
 	icon: FlipRounded,
 	about: 'outlines',
 	afterwards: penTool,

@@ -17,7 +17,7 @@ export const roughPass: PassDef = {
 	number: 2,
 	name: 'Rough',
 	purpose:
-		'Go once round the object. Nodes at the corners and the outermost points; refining comes next.',
+		'Go once round the object: Lift finds its outline from a box, or draw it, with nodes at corners and outermost points.',
 	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [mirrorTool],
 	shows: 'trace',

@@ -5,20 +5,16 @@ import Button from '@mui/material/Button'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
-import {
-	formatLength,
-	replaceOutlines,
-	type Sheet,
-	type ThinPreview,
-	type ThinTarget,
-} from '@/core'
+import { formatLength, type Sheet, type ThinPreview, type ThinTarget } from '@/core'
 import { lookAt } from '@/editor/session/lookAt'
 import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { CardFoot } from '@/kit/CardFoot'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { late } from '@/kit/late'
 import { Notice } from '@/kit/Notice'
 import { NumberField } from '@/kit/NumberField'
 import { SwitchRow } from '@/kit/SwitchRow'
+import { acceptThin } from './acceptThin'
 import { FIRST_THIN, type ThinWish, thinSlice } from './thinSlice'
 import { useThinPreview, useThinTargets, useTradeOff } from './useThinPreview'
 
@@ -136,14 +132,10 @@ function Scope() {
 
 /** What would come of it, and the button that makes it so. */
 function Result({ ghost }: { ghost: ThinPreview | null }) {
-	const { open, desk, refresh } = useWorkbench()
+	const workbench = useWorkbench()
 	const sheet = useSheetAtRest()
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const { before, after, deviation, worst, contours } = ghost ?? NO_GHOST
-	const accept = () => {
-		open.apply(`Thin to ${after} nodes`, (current) => replaceOutlines(current, contours))
-		refresh()
-	}
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
 			<Box sx={{ display: 'flex', alignItems: 'baseline', gap: 0.75 }} aria-live="polite">
@@ -162,19 +154,21 @@ function Result({ ghost }: { ghost: ThinPreview | null }) {
 						: ghost && 'No node can go at this deviation.'}
 				</Typography>
 				{worst && (
-					<Button onClick={() => lookAt(worst, desk)} sx={{ minWidth: 0 }}>
+					<Button onClick={() => lookAt(worst, workbench.desk)} sx={{ minWidth: 0 }}>
 						Show
 					</Button>
 				)}
 			</Box>
-			<Button
-				variant="contained"
-				disabled={contours.length === 0 || readOnly}
-				onClick={accept}
-				sx={{ minHeight: 36 }}
-			>
-				{contours.length > 0 ? `Thin to ${after} nodes` : 'Thin'}
-			</Button>
+			<CardFoot>
+				<Button
+					variant="contained"
+					disabled={contours.length === 0 || readOnly}
+					onClick={() => acceptThin(workbench)}
+					sx={{ minHeight: 36 }}
+				>
+					{contours.length > 0 ? `Thin to ${after} nodes (Enter)` : 'Thin'}
+				</Button>
+			</CardFoot>
 		</Box>
 	)
 }
@@ -201,10 +195,10 @@ function Weighed({
 	const tradeOff = useTradeOff(targets)
 	const tolerance = useSlice(thinSlice, (state) => state.wish.tolerance)
 	if (targets.length === 0) return null
-	const knee = tradeOff?.points[tradeOff.knee]
+	const knee = tradeOff?.knee == null ? undefined : tradeOff.points[tradeOff.knee]
 	return (
 		<Box sx={{ minHeight: 156 }}>
-			{tradeOff && knee ? (
+			{tradeOff ? (
 				<>
 					<TradeOffChart
 						tradeOff={tradeOff}
@@ -215,10 +209,13 @@ function Weighed({
 						fullWidth
 						variant="outlined"
 						color="inherit"
-						onClick={() => onChoose(knee.tolerance)}
+						disabled={!knee}
+						onClick={() => knee && onChoose(knee.tolerance)}
 						sx={{ mt: 0.5, borderColor: 'divider' }}
 					>
-						Take the knee: {knee.nodes} nodes at {rounded(knee.tolerance)} px
+						{knee
+							? `Take the knee: ${knee.nodes} nodes at ${rounded(knee.tolerance)} px`
+							: 'No deviation stands out'}
 					</Button>
 				</>
 			) : (

@@ -105,7 +105,7 @@ export function TradeOffChart({
 		chart.current?.update('none')
 	}, [tolerance, points])
 
-	const at = points[knee]
+	const at = knee === null ? undefined : points[knee]
 	const words = at ? `, the knee at ${at.nodes} nodes and ${at.tolerance.toFixed(1)} px` : ''
 	return (
 		<Box sx={{ height: HEIGHT_PX, cursor: 'pointer' }}>

@@ -3,7 +3,7 @@ import { toScreen, type Viewport } from '@/editor/session/view'
 import { INKS } from '@/editor/stage/colours'
 import { paintPlace } from '@/editor/stage/paintPlace'
 
-import { addContour, addLine, addRing, cased } from '@/editor/stage/strokes'
+import { addContour, addLine, addRing, cased, inScreenPx } from '@/editor/stage/strokes'
 
 /** Sizes on screen, px. */
 const NODE_PX = 3.5
@@ -21,10 +21,8 @@ export function paintGhost(
 	ghost: ThinPreview,
 	viewport: Viewport,
 ): void {
-	const { view, ratio } = viewport
-	ctx.setTransform(ratio, 0, 0, ratio, 0, 0)
-	ctx.lineCap = 'round'
-	ctx.lineJoin = 'round'
+	const { view } = viewport
+	inScreenPx(ctx, viewport)
 	const path = new Path2D()
 	for (const contour of ghost.contours) addContour(path, contour, view)
 	cased(ctx, path, INKS.selected, 1.5)

@@ -2,6 +2,7 @@ import type { PassDef } from '@/editor/session/definitions'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { counted } from '@/kit/counted'
 import { late } from '@/kit/late'
+import { acceptThin } from './acceptThin'
 import { paintGhost } from './paintGhost'
 import { thinSlice } from './thinSlice'
 
@@ -22,6 +23,15 @@ export const thinPass: PassDef = {
 		hidesNodes: ({ slices, selection }) =>
 			slices.of(thinSlice).getState().ghost !== null && selection.nodes.size === 0,
 	},
+	keys: [
+		{
+			key: 'enter',
+			shift: false,
+			keys: 'Enter',
+			does: 'Thin as the ghost shows',
+			press: acceptThin,
+		},
+	],
 	Strip: late(() => import('./ProfileStrip').then((m) => m.ProfileStrip), 'nowhere'),
 	parts: [
 		{ id: 'trade-off', name: 'Trade-off', says: 'How many nodes it takes at which deviation' },
