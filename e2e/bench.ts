@@ -9,8 +9,9 @@ import {
 	type Page,
 } from '@playwright/test'
 import sharp from 'sharp'
+import type { Box } from '../src/core/geometry/box'
 import type { Point } from '../src/core/geometry/point'
-import { fitBox, toScreen, type View } from '../src/editor/session/view'
+import { fitBox, resized, type Size, toScreen, type View } from '../src/editor/session/view'
 import { layDown, type Stored, storedIn } from './stored'
 
 /** Three corners that have nothing to do with the photo. */
@@ -34,6 +35,9 @@ const beginnings = new Map<string, { readonly address: string; readonly stored: 
 export class Bench {
 	private view: View = { scale: 1, x: 0, y: 0 }
 	private corner: Point = [0, 0]
+	private size: Size = { width: 0, height: 0 }
+	/** All of the sheet. */
+	private sheet: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 }
 
 	constructor(readonly page: Page) {}
 
@@ -68,6 +72,8 @@ export class Bench {
 		await expect(this.page.getByRole('region', { name: 'Photo pass' })).toBeVisible()
 		await this.painted()
 		await this.fitSheet(size)
+		// Where points come to lie is what most tests are about: what snaps has tests of its own.
+		await this.key('Shift+G')
 	}
 
 	/** Begins a sheet from a drawing, as if it were chosen at home. */
@@ -122,7 +128,8 @@ export class Bench {
 	async fitSheet(sheet: { width: number; height: number }): Promise<void> {
 		await this.canvas.focus()
 		await this.page.keyboard.press('0')
-		await this.show({ minX: 0, minY: 0, maxX: sheet.width, maxY: sheet.height })
+		this.sheet = { minX: 0, minY: 0, maxX: sheet.width, maxY: sheet.height }
+		await this.show(this.sheet)
 	}
 
 	/** Zooms to a box by holding Z and dragging it. */
@@ -134,11 +141,22 @@ export class Bench {
 		await this.show({ minX, minY, maxX, maxY })
 	}
 
-	private async show(box: Parameters<typeof fitBox>[0]): Promise<void> {
+	private async show(box: Box): Promise<void> {
+		const bounds = await this.bounds()
+		this.view = fitBox(box, bounds)
+	}
+
+	/** Where the canvas is; what is in its view goes along with its size. */
+	private async bounds(): Promise<Size> {
 		const bounds = await this.canvas.boundingBox()
 		if (!bounds) throw new Error('The canvas is not on the page.')
+		const { width, height } = bounds
+		const before = this.size
+		const other = before.width !== width || before.height !== height
+		if (other && before.width > 0) this.view = resized(this.view, before, bounds, this.sheet)
 		this.corner = [bounds.x, bounds.y]
-		this.view = fitBox(box, bounds)
+		this.size = { width, height }
+		return this.size
 	}
 
 	/** Where a place of the sheet is on the page. */
@@ -148,6 +166,7 @@ export class Bench {
 	}
 
 	async hover(p: Point): Promise<void> {
+		await this.bounds()
 		await this.page.mouse.move(...this.on(p))
 	}
 
@@ -195,6 +214,7 @@ export class Bench {
 
 	/** The colour of the canvas at a place, as it is seen. */
 	async colourAt(p: Point): Promise<number[]> {
+		await this.bounds()
 		const [x, y] = this.on(p)
 		const png = await this.page.screenshot({
 			clip: { x: Math.round(x), y: Math.round(y), width: 1, height: 1 },
@@ -216,6 +236,8 @@ export class Bench {
 
 	async key(key: string): Promise<void> {
 		await this.page.keyboard.press(key)
+		// Another pass may leave the canvas less room; another sheet has one of its own.
+		if (this.size.width > 0) await this.bounds().catch(() => {})
 	}
 
 	async saved(): Promise<void> {

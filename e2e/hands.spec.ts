@@ -25,7 +25,11 @@ async function steps(bench: Bench): Promise<string[]> {
 	await bench.page.getByRole('button', { name: /^Undo/ }).waitFor()
 	await bench.page.getByRole('button', { name: 'Steps' }).click()
 	await bench.page.getByRole('menuitem').first().waitFor()
-	const items = await bench.page.getByRole('menuitem').allInnerTexts()
+	// Beside each stands what it was done to.
+	const items = await bench.page
+		.getByRole('menuitem')
+		.locator('> span:first-of-type')
+		.allInnerTexts()
 	await bench.page.keyboard.press('Escape')
 	await expect(bench.page.getByRole('menu')).toBeHidden()
 	return items

@@ -152,7 +152,6 @@ test.describe('with fingers', () => {
 	}) => {
 		await drawSquare(bench)
 		const buttons = page.getByRole('group', { name: 'Hold for the moment' })
-		await expect(buttons).toBeHidden()
 		await page.touchscreen.tap(...bench.on([600, 600]))
 		const smooth = buttons.getByRole('button', { name: 'Smooth' })
 		await expect(smooth).toBeVisible()

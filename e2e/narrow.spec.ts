@@ -66,3 +66,28 @@ for (const [width, height] of [
 		}
 		expect(found).toEqual({})
 	})
+
+test('in portrait the card goes once a tool is chosen, Esc closes it, and the buttons lie beside the sheet', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	await page.setViewportSize({ width: 820, height: 1180 })
+	const opener = page.getByRole('button', { name: 'Pass card' })
+	const card = page.getByRole('region', { name: 'Rough pass' })
+	await expect(card).toBeHidden()
+	await opener.tap()
+	await expect(card).toBeVisible()
+	await expect(card.locator(':focus')).toHaveCount(1)
+	await page.keyboard.press('Escape')
+	await expect(card).toBeHidden()
+	await opener.tap()
+	await card.getByRole('radio', { name: /^Pen\b/ }).tap()
+	await expect(card).toBeHidden()
+	await bench.fitSheet({ width: 2000, height: 1500 })
+	await page.touchscreen.tap(...bench.on([900, 700]))
+	const rail = await page.getByRole('group', { name: 'Hold for the moment' }).boundingBox()
+	const canvas = await bench.canvas.boundingBox()
+	expect(rail && canvas && rail.x + rail.width <= canvas.x + 1).toBe(true)
+	await expect(page.getByRole('status').first()).toContainText('Tap')
+})

@@ -150,7 +150,7 @@ test('guides are dragged and typed; the Pen snaps to them, shows it, and not whi
 	page,
 }) => {
 	await bench.beginPhoto('Iron key', KEY)
-	await bench.section('Guides and snapping')
+	await bench.section('Guides and rulers')
 	const ruler = await page.getByTestId('ruler-y').boundingBox()
 	await page.mouse.move(ruler!.x + 10, ruler!.y + 300)
 	await page.mouse.down()
@@ -169,6 +169,8 @@ test('guides are dragged and typed; the Pen snaps to them, shows it, and not whi
 
 	// 6 px on screen reach a good 10 px of this photo: 20 % of 960 is 192.
 	await bench.key('2')
+	// Snapping is on again.
+	await bench.key('Shift+G')
 	await bench.hover([405, 187])
 	const caught = await bench.colourAt([600, 192])
 	await bench.click([405, 187])
@@ -187,7 +189,7 @@ test('guides are dragged and typed; the Pen snaps to them, shows it, and not whi
 	expect(Math.abs(y1! - 300)).toBeLessThan(2)
 
 	await bench.key('1')
-	await bench.section('Guides and snapping')
+	await bench.section('Guides and rulers')
 	await page.getByRole('button', { name: 'Clear', exact: true }).click()
 	await expect(list).toBeHidden()
 	await page.getByRole('button', { name: 'Undo', exact: true }).click()

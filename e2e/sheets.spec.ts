@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import { unzipSync } from 'fflate'
+import type { Point } from '../src/core/geometry/point'
 import { expect, TRIANGLE, test } from './bench'
 
 const LANTERN = 'public/photos/lantern.jpg'
@@ -211,7 +212,8 @@ test('many sheets are looked for, put in order, and several are saved, deleted a
 	const bar = page.getByRole('toolbar', { name: 'Chosen sheets' })
 	await expect(bar).toContainText('3 of 10 chosen')
 	const coming = page.waitForEvent('download')
-	await bar.getByRole('button', { name: 'Save as SVG' }).click()
+	await bar.getByRole('button', { name: 'Save as' }).click()
+	await page.getByRole('menuitem', { name: 'SVG', exact: true }).click()
 	const download = await coming
 	expect(download.suggestedFilename()).toBe('sheets.zip')
 	const found = unzipSync(await readFile(await download.path()))
@@ -256,6 +258,57 @@ test('everything is saved as one file and opened again; what is here and differs
 		'233 nodes',
 	)
 	await expect(page.getByText('1 sheet came out of “all.zip”. 5 were here already.')).toBeVisible()
+})
+
+test('a box is drawn on each of several photos; what is found meanwhile waits to be judged', async ({
+	bench,
+}) => {
+	const { page } = bench
+	await page.addInitScript(() => localStorage.setItem('skiagram:demo-laid-out', 'yes'))
+	await page.goto('/')
+	const choosing = page.waitForEvent('filechooser')
+	await page.getByRole('button', { name: 'Choose a photo' }).click()
+	await (await choosing).setFiles(
+		['teapot', 'wateringCan', 'key'].map((n) => `public/photos/${n}.jpg`),
+	)
+	const collections = page.getByRole('region', { name: 'Collections' })
+	await collections.getByRole('button', { name: 'A box on each' }).click()
+	const photo = page.getByTestId('photo-for-box')
+	const title = page.getByRole('dialog').getByRole('heading')
+	const drag = async (from: Point, to: Point) => {
+		await photo.getByRole('img').evaluate((img) => (img as HTMLImageElement).decode())
+		const bounds = await photo.boundingBox()
+		if (!bounds) throw new Error('No photo is shown.')
+		const at = ([x, y]: Point): Point => [bounds.x + x * bounds.width, bounds.y + y * bounds.height]
+		await page.mouse.move(...at(from))
+		await page.mouse.down()
+		await page.mouse.move(...at(to), { steps: 4 })
+		await page.mouse.up()
+	}
+	await expect(title).toContainText('1 of 3')
+	// A click is no box.
+	await drag([0.5, 0.5], [0.5, 0.5])
+	await expect(title).toContainText('1 of 3')
+	await drag([0.02, 0.02], [0.98, 0.98])
+	await expect(title).toContainText('2 of 3')
+	await drag([0.02, 0.02], [0.98, 0.98])
+	await expect(title).toContainText('3 of 3')
+	await page.getByRole('button', { name: 'Leave this one out' }).click()
+	await expect(page.getByRole('dialog')).toBeHidden()
+	await expect(collections).toContainText('2 to judge, 0 of 3 traced', { timeout: 60_000 })
+	await collections.getByRole('button', { name: 'Judge the next' }).click()
+	await page.waitForURL(/\/sheet\//)
+	await bench.painted()
+	const name = page.getByRole('textbox', { name: 'Sheet name' })
+	const first = await name.inputValue()
+	await expect(bench.canvas).toHaveAttribute('aria-label', /, 1 pieces?$/)
+	await page.getByRole('button', { name: 'Good', exact: true }).click()
+	await expect(name).not.toHaveValue(first)
+	await expect(bench.canvas).toHaveAttribute('aria-label', /, 1 pieces?$/)
+	await page.getByRole('button', { name: 'Good', exact: true }).click()
+	await expect(page.getByText(/All that was lifted in .* is judged/)).toBeVisible()
+	await page.getByRole('link', { name: 'Your sheets' }).click()
+	await expect(collections).toContainText('2 of 3 traced')
 })
 
 test('photos that came in together are worked through one after the other, set up alike', async ({

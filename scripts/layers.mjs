@@ -4,7 +4,17 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 
 /** Faces of the core beside its first, `@/core`. */
-const FACES = ['drawings', 'colours', 'pictures', 'edges', 'cutting', 'proofs', 'fitting']
+const FACES = [
+	'drawings',
+	'colours',
+	'pictures',
+	'edges',
+	'cutting',
+	'proofs',
+	'fitting',
+	'square',
+	'along',
+]
 
 const ONE_WAY = 'Imports point one way: app → home, editor → kit → store → jobs → core.'
 const INSIDE = 'Inside the editor: panels → input → passes → tools → stage → workbench → session.'

@@ -77,7 +77,7 @@ await withPage(async (page, base) => {
 	await shoot('photo')
 	await page.keyboard.up('v')
 	await page.getByRole('button', { name: 'Reset the tone' }).click()
-	await page.getByRole('button', { name: 'Guides and snapping' }).click()
+	await page.getByRole('button', { name: 'Guides and rulers' }).click()
 	await page.getByRole('switch', { name: 'Several, evenly spaced' }).click()
 	await page.getByRole('button', { name: /^Lay \d+ guides$/ }).click()
 	await shoot('guides')
