@@ -4,9 +4,10 @@ import { defineConfig } from 'vitest/config'
 /** Where tests stand in for modules, globals or clocks, or leave something in one, each file has them to itself. */
 const ALONE = [
 	'src/app/api/table/table.test.ts',
-	'src/store/{archive,bulletin,collections,editLock,library,saving,steps,versions}.test.ts',
+	'src/home/boxes/boxQueue.test.ts',
+	'src/store/{archive,bulletin,collections,editLock,faults,library,saving,steps,versions}.test.ts',
 	'src/editor/input/{bindKeys,gestures,heldKeys}.test.ts',
-	'src/editor/passes/{tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
+	'src/editor/passes/{stillSought,tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
 	'src/editor/session/{asking,darkroom,photoEdges,pyramids,saying,sheetAtRest}.test.ts',
 	'src/editor/stage/farPicture.test.ts',
 ]
