@@ -144,6 +144,29 @@ test('pieces are taken apart into regions: one is dropped, two are joined, as on
 	])
 })
 
+test('regions chosen and left for another pass are offered once, and made if that was not meant', async ({
+	bench,
+	page,
+}) => {
+	await openPaths(bench, BOARD, BAR)
+	await choose(bench, 'Piece 1', 'Piece 2')
+	const apart = page.getByRole('button', { name: 'Take apart into regions' })
+	await apart.click()
+	await bench.pass('Colour')
+	await expect(page.getByText('The regions were not made')).toHaveCount(0)
+	await bench.pass('Cut')
+	await apart.click()
+	await bench.click([300, 350])
+	await bench.pass('Colour')
+	await page.getByRole('button', { name: 'Make 2 pieces' }).click()
+	await expect
+		.poll(() => filledAt(bench, [300, 350], [650, 350], [800, 350]))
+		.toEqual([
+			[false, true, false],
+			[false, false, true],
+		])
+})
+
 test('an outline drawn over the edge bites it; one beside the piece is left alone', async ({
 	bench,
 	page,

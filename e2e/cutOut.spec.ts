@@ -77,7 +77,7 @@ test('the pear is cut out of its photo, with a backdrop and a shadow, and as a m
 		expect([info.width, data.length]).toEqual([240, 4 * 240 * info.height])
 		expect(data.filter((_, k) => k % 4 === 3).every((alpha) => alpha === 255)).toBe(true)
 		await card.getByRole('button', { name: 'At the photo’s own pixels' }).click()
-		await expect(card.getByText('At the photo’s own pixels.')).toBeVisible()
+		await expect(card.getByText('One pixel for each of the photo.')).toBeVisible()
 	})
 
 	await test.step('Proof shows it where it lies, as it goes out', async () => {

@@ -117,3 +117,14 @@ test('one key goes out in every format, and other programs find it as it was dra
 		expect(text).toContain('<title>Key</title>')
 	})
 })
+
+test('lengths stay in the unit they were set in', async ({ bench, page }) => {
+	const card = page.getByRole('region', { name: 'Export pass' })
+	await card.getByRole('combobox', { name: 'Unit' }).click()
+	await page.getByRole('option', { name: 'cm' }).click()
+	await bench.type('Width', '12')
+	await bench.pass('Colour')
+	await bench.pass('Export')
+	await expect(card.getByRole('combobox', { name: 'Unit' })).toHaveText('cm')
+	await expect(card.getByLabel('Width')).toHaveValue('12')
+})

@@ -82,10 +82,10 @@ test('edges are shown instead of the photo, and taken away again', async ({ benc
 	const inside = [660, 390] as const
 	const before = await bench.colourAt(inside)
 	await bench.section('Tone')
-	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
+	await page.getByRole('switch', { name: 'Show the photo’s edges instead' }).click()
 	// Iron inside, far from an edge: paper now.
 	await expect.poll(async () => (await bench.colourAt([640, 383]))[0]).toBeGreaterThan(180)
-	await page.getByRole('switch', { name: 'Show its edges instead' }).click()
+	await page.getByRole('switch', { name: 'Show the photo’s edges instead' }).click()
 	await expect.poll(() => bench.colourAt(inside)).toEqual(before)
 })
 

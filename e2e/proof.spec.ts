@@ -62,13 +62,13 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 		await expect(kind('Thin neck')).toHaveCount(0)
 		await bench.type('Necks', '2')
 		await expect(kind('Thin neck')).toBeVisible()
-		await card.getByRole('combobox', { name: 'What it is for' }).click()
+		await card.getByRole('combobox', { name: 'What the artwork is for' }).click()
 		await page.getByRole('option', { name: 'For screen' }).click()
 		await expect(kind('Thin neck')).toHaveCount(0)
 	})
 
 	await test.step('a thin neck is widened as far as the limit asks', async () => {
-		await card.getByRole('combobox', { name: 'What it is for' }).click()
+		await card.getByRole('combobox', { name: 'What the artwork is for' }).click()
 		await page.getByRole('option', { name: 'For cutting' }).click()
 		await bench.type('Necks', '2')
 		await kind('Thin neck').getByRole('button', { name: 'Widen it' }).click()

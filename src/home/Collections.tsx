@@ -91,7 +91,7 @@ export function Collections({
 									Choose its sheets
 								</Button>
 								<Button size="small" onClick={() => onForget(id)}>
-									Take it apart
+									Take the collection apart
 								</Button>
 							</Box>
 						</Box>
@@ -105,5 +105,5 @@ export function Collections({
 /** What the way to the next sheet is called. */
 function wayOn(left: number, toJudge: number): string {
 	if (toJudge > 0) return 'Judge the next'
-	return left > 0 ? 'Go on with the next' : 'Look through it'
+	return left > 0 ? 'Go on with the next' : 'Look through its sheets'
 }

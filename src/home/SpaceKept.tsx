@@ -28,7 +28,7 @@ export function SpaceKept({
 		setSpace((now) => now && { ...now, lasting })
 		if (!lasting)
 			showSnack(
-				'The browser does not promise it. Save sheets as files (Ctrl S in a sheet) to be sure of them.',
+				'The browser does not promise to keep them. Save sheets as files (Ctrl S in a sheet) to be sure of them.',
 			)
 	}
 	return (
@@ -48,7 +48,7 @@ export function SpaceKept({
 			</Typography>
 			{space && !space.lasting && (
 				<Button size="small" onClick={() => void keep()}>
-					Ask it to keep everything
+					Ask the browser to keep everything
 				</Button>
 			)}
 			<Box sx={{ flexGrow: 1 }} />

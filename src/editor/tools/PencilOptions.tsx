@@ -30,8 +30,8 @@ export function PencilOptions() {
 				onChange={(on) => set({ settling: on })}
 			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-				How far the curve may leave your line, on screen. Settled, only the last stretch still
-				moves.
+				How far, on screen, the curve may leave the line you draw. With Settle on, only the last
+				stretch still changes.
 			</Typography>
 		</Box>
 	)

@@ -80,7 +80,7 @@ test('a node that goes says how many are left; what is done to several says what
 	)
 	expect(
 		said(open, () => open.apply('Remove a node', (sheet) => removeNodes(sheet, second(open)))),
-	).toBe('A node went: 2 nodes left.')
+	).toBe('A node was removed: 2 nodes left.')
 })
 
 test('what is undone and done again is called by its name', () => {

@@ -55,7 +55,7 @@ function spokenOutline(before: Contour | undefined, after: Contour, sheet: Sheet
 		const last = spokenNode(added.at(-1), after, sheet)
 		return more === 1 ? last : `${nodes(more)} placed. ${last}`
 	}
-	if (more === -1) return `A node went: ${nodes(count)} left.`
+	if (more === -1) return `A node was removed: ${nodes(count)} left.`
 	const moved = differing.filter((node) => !samePlace(node, had.get(node.id)))
 	if (more === 0 && moved.length === 1) return spokenNode(moved[0], after, sheet)
 	return null

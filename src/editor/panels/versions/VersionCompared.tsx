@@ -58,15 +58,15 @@ export function VersionCompared({
 				<Box sx={{ width: 170 }}>
 					<NameField
 						label="Version name"
-						value={version.name ?? 'Name it, to keep it'}
+						value={version.name ?? 'Name this version, to keep it'}
 						onChange={onRename}
 					/>
 				</Box>
 				{version.name !== undefined && (
-					<Button onClick={() => onRename(undefined)}>Take its name away</Button>
+					<Button onClick={() => onRename(undefined)}>Take the version’s name away</Button>
 				)}
 				<Button color="error" onClick={onDrop}>
-					Delete it
+					Delete this version
 				</Button>
 			</Box>
 		</Box>

@@ -55,7 +55,7 @@ export function WorstPlaces() {
 			/>
 			{coloured && (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-					Red: outside. Blue: inside. Dashes: the photo is silent.
+					Red: outside. Blue: inside. Dashes: the photo shows no edge.
 				</Typography>
 			)}
 		</Box>

@@ -45,7 +45,7 @@ export function FewerSection() {
 				normal={used}
 				onChange={setWanted}
 			/>
-			<Box role="list" aria-label="What moves" sx={{ display: 'grid', gap: 0.5 }}>
+			<Box role="list" aria-label="Colours that change" sx={{ display: 'grid', gap: 0.5 }}>
 				{moves.map(({ from, to, uses }) => (
 					<Box
 						role="listitem"

@@ -9,6 +9,7 @@ import { useAsked } from '../useAsked'
 import { leaveApart } from './apart'
 import { CombineSection } from './CombineSection'
 import { cutSlice } from './cutSlice'
+import { offerApart } from './offerApart'
 import { Punch } from './Punch'
 import { CUT_PARTS, type CutPart } from './parts'
 
@@ -25,17 +26,18 @@ const SECTIONS = CUT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] 
 const ApartCard = late(() => import('./ApartCard').then((m) => m.ApartCard))
 
 export function CutCard() {
-	const { desk, slices } = useWorkbench()
+	const workbench = useWorkbench()
 	const apart = useSlice(cutSlice, (state) => state.apart)
 	const [shown, setShown] = useState<CutPart | null>('openings')
 	useAsked(CUT_PARTS, setShown)
 	// What is proposed and taken apart belongs to this pass alone.
 	useEffect(
 		() => () => {
-			leaveApart({ desk, slices })
-			slices.of(cutSlice).setState({ proposed: null })
+			offerApart(workbench)
+			leaveApart(workbench)
+			workbench.slices.of(cutSlice).setState({ proposed: null })
 		},
-		[desk, slices],
+		[workbench],
 	)
 	if (apart) return <ApartCard apart={apart} />
 	return (

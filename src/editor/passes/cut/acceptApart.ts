@@ -6,12 +6,15 @@ import { NOTHING } from '@/store/selection'
 import { leaveApart } from './apart'
 import { type Apart, cutSlice } from './cutSlice'
 
-/** Makes pieces of the regions that are kept, as one edit; those dropped are gone. */
+/**
+ * Makes pieces of the regions that are kept, as one edit; those dropped are gone.
+ * @param apart what was chosen; as it stands in the pass, unless it was left before
+ */
 export async function acceptApart(
 	context: Pick<PassContext, 'open' | 'desk' | 'slices'>,
+	apart = context.slices.of(cutSlice).getState().apart,
 ): Promise<void> {
-	const { open, slices } = context
-	const { apart } = slices.of(cutSlice).getState()
+	const { open } = context
 	if (!apart) return
 	const { pieces: ids, fates } = apart
 	const sources = ids.flatMap((id) => open.sheet().pieces.find((p) => p.id === id) ?? [])
@@ -37,7 +40,7 @@ export async function acceptApart(
 	const label =
 		made.length === 1 ? 'Keep one piece of regions' : `Keep ${made.length} pieces of regions`
 	open.apply(label, (sheet) => replacePieces(sheet, gone, [...made, ...lines]))
-	leaveApart(context)
+	if (apart === context.slices.of(cutSlice).getState().apart) leaveApart(context)
 	open.select({ ...NOTHING, piece: made[0]?.id ?? null })
 }
 

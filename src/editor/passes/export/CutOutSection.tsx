@@ -94,7 +94,7 @@ export function CutOutSection() {
 					onKeyUp={() => setBefore(false)}
 					sx={{ justifySelf: 'start' }}
 				>
-					Hold: as the photo has them
+					Hold: colours as in the photo
 				</Button>
 			)}
 			<OutWidth
@@ -164,7 +164,7 @@ function OutWidth({
 			</Box>
 			{width === null ? (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-					At the photo’s own pixels.
+					One pixel for each of the photo.
 				</Typography>
 			) : (
 				<Button size="small" sx={{ justifySelf: 'start' }} onClick={() => onChange(null)}>

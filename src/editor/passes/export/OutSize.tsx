@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import {
 	artworkBox,
 	type GivenPage,
@@ -12,10 +12,12 @@ import {
 	pixelWidth,
 	type Sheet,
 } from '@/core'
+import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { MAX_PICTURE_PX } from '@/jobs/rasterise'
 import { NumberField } from '@/kit/NumberField'
 import type { ExportWish } from '@/kit/outFiles'
 import { WordChoice } from '@/kit/WordChoice'
+import { exportUnitSlice } from './exportSlice'
 
 /** How many mm one of each unit is; a px as pages on screen count it. */
 const MM: Readonly<Record<LengthUnit, number>> = { px: 25.4 / 96, mm: 1, cm: 10, in: 25.4 }
@@ -32,7 +34,7 @@ export function OutSize({
 	onChange: (change: { readonly width: number }) => void
 }) {
 	const pixels = wish.format.kind === 'picture'
-	const [unit, setUnit] = useState<LengthUnit>(page.mmPerPx === undefined ? 'px' : 'mm')
+	const [unit, setUnit] = useExportUnit(page.mmPerPx === undefined ? 'px' : 'mm')
 	const shown = pixels ? 'px' : unit
 	const of = pixels ? 1 : MM[unit]
 	const width = pixels ? pixelWidth(page, wish) : page.width * mmPerPx(page)
@@ -76,6 +78,13 @@ export function OutSize({
 	)
 }
 
+/** The unit that was chosen for pages, or else a first one; and what chooses another. */
+function useExportUnit(first: LengthUnit): readonly [LengthUnit, (unit: LengthUnit) => void] {
+	const { slices } = useWorkbench()
+	const unit = useSlice(exportUnitSlice, (state) => state.unit) ?? first
+	return [unit, (next) => slices.of(exportUnitSlice).setState({ unit: next })]
+}
+
 /** A page of A4, mm, and a picture of so many px; with a margin. */
 const PAPER = { longer: 297, shorter: 210, margin: 10 } as const
 const PICTURE = { longer: 1920, shorter: 1080, margin: 60 } as const
@@ -98,7 +107,7 @@ export function GivenSize({
 	onChange: (given: GivenPage) => void
 }) {
 	const pixels = wish.format.kind === 'picture'
-	const [chosen, setUnit] = useState<LengthUnit>('mm')
+	const [chosen, setUnit] = useExportUnit('mm')
 	const unit = pixels ? 'px' : chosen
 	const of = pixels ? 1 : MM[unit]
 	const most = pixels ? MAX_PICTURE_PX : 10_000

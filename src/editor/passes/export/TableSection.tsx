@@ -188,7 +188,7 @@ function JobFacts({ plan: { figures, cover, program, thinned } }: { plan: CutPla
 					['Burns in', `${figures.pierces} ×`],
 					['Lines and arcs', String(figures.moves)],
 					['Program', `${(program.length / 1000).toFixed(1)} kB`],
-					['Card kept of its strip', `${Math.round(100 * cover)} %`],
+					['Strip used by pieces', `${Math.round(100 * cover)} %`],
 				]}
 			/>
 			{fewer && (

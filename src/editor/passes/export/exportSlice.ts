@@ -1,4 +1,4 @@
-import { FORMATS, startingSettings, svgFormat } from '@/core'
+import { FORMATS, type LengthUnit, startingSettings, svgFormat } from '@/core'
 import type { Slice } from '@/editor/session/slices'
 import type { ExportWish } from '@/kit/outFiles'
 
@@ -12,6 +12,12 @@ export const exportSlice: Slice<ExportWish> = {
 		page: 'sheet',
 		strokes: 'scale',
 	},
+}
+
+/** What lengths of pages are read and typed in, once it was said: it outlives the pass as what was typed does. */
+export const exportUnitSlice: Slice<{ readonly unit: LengthUnit | null }> = {
+	name: 'exportUnit',
+	start: { unit: null },
 }
 
 /** The wish in another format, with that format's first settings. */

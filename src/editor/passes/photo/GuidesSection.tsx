@@ -124,7 +124,7 @@ function LayGuides() {
 			</Box>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				{many && made === null
-					? `The step must be more than nothing, and give at most ${MOST_GUIDES_AT_ONCE} guides.`
+					? `The spacing must be more than 0, and give at most ${MOST_GUIDES_AT_ONCE} guides.`
 					: '%, px or mm. Guides can also be dragged from the rulers.'}
 			</Typography>
 		</Box>

@@ -141,12 +141,12 @@ export function PlaceSection() {
 				variant="outlined"
 				disabled={locked}
 				onClick={() =>
-					open.apply('Lay a photo as at first', (s) =>
+					open.apply('Lay a photo as it came in', (s) =>
 						changePhoto(s, id, { place: firstPlace(s, photo) }),
 					)
 				}
 			>
-				Lay it as at first
+				Lay it as it came in
 			</Button>
 			{locked && (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>

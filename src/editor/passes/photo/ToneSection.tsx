@@ -44,7 +44,7 @@ export function ToneSection() {
 		<>
 			<Strength photo={photo} />
 			<SwitchRow
-				label="Show its edges instead"
+				label="Show the photo’s edges instead"
 				checked={edges}
 				onChange={(on) => slices.of(darkroomSlice).setState({ edges: on })}
 			/>

@@ -74,7 +74,7 @@ export function FindingsSection() {
 	return (
 		<>
 			<WordChoice
-				label="What it is for"
+				label="What the artwork is for"
 				value={purpose}
 				words={PURPOSES}
 				onChange={(next) => proof.setState({ purpose: next, own: {} })}
@@ -105,7 +105,7 @@ export function FindingsSection() {
 					)}
 					{share === 1 && some && chosenOnly && (
 						<Typography variant="caption" sx={{ color: 'text.secondary' }}>
-							Of the pieces chosen alone.
+							These are the findings of the chosen pieces alone.
 						</Typography>
 					)}
 					{share === 1 && !openOnes && <Notice severity="success">Every outline is closed.</Notice>}

@@ -51,8 +51,8 @@ function RealSize() {
 	if (mmPerPx === undefined || !box)
 		return (
 			<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-				How large it really is was not said yet: measure something of known length in the Photo
-				pass, then it can be seen here at that size.
+				The real size is not known yet: measure something of known length in the Photo pass, then it
+				can be seen here at that size.
 			</Typography>
 		)
 	return (

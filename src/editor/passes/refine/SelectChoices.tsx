@@ -34,7 +34,7 @@ const PICKS: readonly { readonly name: string; readonly pick: Pick }[] = [
 			return nodesWhere(sheet, pieces, ({ kind }) => kinds.has(kind))
 		},
 	},
-	{ name: 'Those next to these too', pick: (sheet, _, now) => withNeighbours(sheet, now) },
+	{ name: 'Their neighbours too', pick: (sheet, _, now) => withNeighbours(sheet, now) },
 	...NODE_KINDS.map((kind) => ({
 		name: `All ${KIND_NAMES[kind]}`,
 		pick: (sheet: Sheet, pieces: ReadonlySet<string>) => nodesOfKind(sheet, pieces, kind),

@@ -215,7 +215,7 @@ function Weighed({
 					>
 						{knee
 							? `Take the knee: ${knee.nodes} nodes at ${rounded(knee.tolerance)} px`
-							: 'No deviation stands out'}
+							: 'No knee stands out'}
 					</Button>
 				</>
 			) : (

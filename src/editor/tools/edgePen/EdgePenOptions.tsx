@@ -22,7 +22,7 @@ const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'
 		min: 0,
 		max: 4,
 		step: 0.5,
-		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} times the grain`,
+		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} × the photo’s grain`,
 	},
 	{
 		of: 'deviation',
@@ -50,8 +50,8 @@ export function EdgePenOptions() {
 			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				Deviation: how far the outline may leave the edge. Allowance: how far inside it a closed
-				outline lies. Pins that are set by themselves stand where the way behind a slow hand no
-				longer changes.
+				outline lies. While the pointer moves slowly, pins set themselves where the line behind it
+				has settled.
 			</Typography>
 		</Box>
 	)

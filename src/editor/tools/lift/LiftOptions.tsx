@@ -57,7 +57,7 @@ const SLIDERS: Readonly<Record<LiftWish['way'], readonly Slider[]>> = {
 			min: 0.5,
 			max: 20,
 			step: 0.5,
-			shown: (v) => `${v} × just seen`,
+			shown: (v) => `${v} × the least one sees`,
 		},
 	],
 }

@@ -14,8 +14,8 @@ export function liftHint(
 	less: boolean,
 ): string {
 	if (problem) return problem
-	if (keeping) return 'It is kept as soon as it is known well. Esc: call it off.'
-	if (busy && !ghost) return 'Lifting. Esc: call it off.'
+	if (keeping) return 'The outline is kept as soon as it is found in full. Esc: call the lift off.'
+	if (busy && !ghost) return 'Lifting. Esc: call the lift off.'
 	if (wish.way === 'colour')
 		return asked
 			? 'Click: another colour instead. Shift: this area too. Drag: widen the spread. Enter: keep it.'
@@ -29,7 +29,7 @@ export function liftHint(
 	const keep = parts > 1 ? `Enter keeps it; Shift Enter: ${parts} pieces.` : 'Enter keeps it.'
 	const away = heldKey('outside').replace('Hold', 'hold')
 	const mend = `Dab what is missing; ${away}: what is too much. ${keep}`
-	return where === 'beyond' ? `${mend} Drag here: keep it, and the next box.` : mend
+	return where === 'beyond' ? `${mend} Drag here: keep this outline, and draw the next box.` : mend
 }
 
 export function pressedLiftHint(doing: Doing): string {

@@ -130,7 +130,7 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		const changed = !sheet && sight.sheet().pieces.find(({ id }) => id === piece)
 		if (changed)
 			needs.say(
-				`“${changed.name}” was changed before it was known well: it stays as you have it. Double-click it with Lift to seek its edge anew.`,
+				`“${changed.name}” was changed before its edge was found in full: it stays as you left it. Double-click it with Lift to seek the edge anew.`,
 			)
 		return goOn(state, sheet ? [apply(label, () => sheet, `lift-${state.takes}`)] : [])
 	}
@@ -297,7 +297,7 @@ const SHORTCUTS: readonly (Shortcut & { readonly shift?: false })[] = [
 	{ keys: 'Backspace', does: 'Take the last dab back', taps: ['backspace'] },
 	{ keys: 'Ctrl Z, Ctrl Shift Z', does: 'Boxes and dabs back, and again' },
 	{ keys: 'O, or double-click', does: 'Open the piece chosen again, with its dabs', taps: ['o'] },
-	{ keys: 'Esc', does: 'Lift nothing', taps: ['escape'] },
+	{ keys: 'Esc', does: 'Drop the box and its dabs', taps: ['escape'] },
 	{ keys: 'By colour: click', does: 'An area of one colour; Shift: one more; drag: more alike' },
 ]
 
