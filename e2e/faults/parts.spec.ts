@@ -59,20 +59,21 @@ test('what the editor may need is fetched ahead: with the server gone every pass
 	bench,
 	page,
 }) => {
-	test.setTimeout(120_000)
-	await bench.beginSample('Storm lantern')
-	// That begins when the editor has stood for five seconds, and ends when nothing more is asked for.
+	test.setTimeout(180_000)
 	const asked = new Set<string>()
 	page.on('request', (request) => asked.add(request.url()))
+	await bench.beginSample('Storm lantern')
+	// That begins when the editor has stood for five seconds, and ends when nothing more is asked for: where the machine
+	// is busy, each part is up to two seconds after the one before.
 	await page.waitForTimeout(6000)
 	await expect
 		.poll(
 			async () => {
 				const before = asked.size
-				await page.waitForTimeout(2500)
-				return before > 0 && asked.size === before
+				await page.waitForTimeout(3500)
+				return asked.size === before
 			},
-			{ timeout: 70_000 },
+			{ timeout: 130_000 },
 		)
 		.toBe(true)
 	await serverGone(page)

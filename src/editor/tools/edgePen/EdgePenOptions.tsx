@@ -22,7 +22,7 @@ const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'
 		min: 0,
 		max: 4,
 		step: 0.5,
-		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} × the photo’s grain`,
+		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} times the grain`,
 	},
 	{
 		of: 'deviation',
