@@ -90,6 +90,73 @@ const stroke = z.looseObject({
 	dashOffset: z.exactOptional(number),
 })
 
+const place = z.tuple([number, number, number, number, number, number])
+const host = { piece: id, contour: id }
+
+const setting = z.discriminatedUnion('kind', [
+	z.looseObject({ kind: z.literal('free'), place }),
+	z.looseObject({
+		kind: z.literal('along'),
+		...host,
+		between: z.exactOptional(z.tuple([id, id])),
+		start: number,
+		offset: number,
+		reversed: z.boolean(),
+		under: z.boolean(),
+		upright: z.boolean(),
+		fit: z.enum(['none', 'spread', 'stretch']),
+	}),
+	z.looseObject({
+		kind: z.literal('between'),
+		top: z.looseObject(host),
+		bottom: z.looseObject(host),
+	}),
+	z.looseObject({ kind: z.literal('within'), ...host, margin: number }),
+])
+
+const lettering = z.looseObject({
+	text: z.string(),
+	font: z.looseObject({
+		id,
+		family: z.string(),
+		style: z.string(),
+		weight: z.exactOptional(number),
+	}),
+	size: number.check(z.positive()),
+	spacing: number,
+	leading: number,
+	align: z.enum(['left', 'middle', 'right']),
+	setting,
+	bridges: z.exactOptional(z.looseObject({ width: number.check(z.positive()) })),
+	shaped: z.looseObject({
+		em: number.check(z.positive()),
+		ascent: number,
+		descent: number,
+		capHeight: number,
+		xHeight: number,
+		slant: number,
+		lines: z.array(
+			z.looseObject({
+				from: number,
+				to: number,
+				letters: z.array(
+					z.looseObject({
+						glyph: z.string(),
+						advance: number,
+						dx: number,
+						dy: number,
+						from: number,
+						to: number,
+						rtl: z.boolean(),
+					}),
+				),
+			}),
+		),
+		glyphs: z.record(z.string(), z.string()),
+		missing: z.array(z.string()),
+	}),
+})
+
 const piece = z.looseObject({
 	id,
 	name: z.string(),
@@ -118,6 +185,7 @@ const piece = z.looseObject({
 			prints: z.array(z.number()),
 		}),
 	),
+	lettering: z.exactOptional(lettering),
 	opacity: share,
 	group: z.exactOptional(id),
 	hidden: z.boolean(),
@@ -153,7 +221,7 @@ const photo = z.looseObject({
 	name: z.string(),
 	width: number.check(z.positive()),
 	height: number.check(z.positive()),
-	place: z.tuple([number, number, number, number, number, number]),
+	place,
 	strength: share,
 	tone: z._default(tone, NEUTRAL_TONE),
 	hidden: z.boolean(),

@@ -3,6 +3,7 @@ import type { Affine } from '../geometry/affine'
 import type { Box } from '../geometry/box'
 import type { LengthUnit } from '../geometry/lengths'
 import type { Point } from '../geometry/point'
+import type { Lettering } from './lettering'
 
 export const NODE_KINDS = ['corner', 'smooth', 'symmetric', 'cusp'] as const
 export type NodeKind = (typeof NODE_KINDS)[number]
@@ -132,6 +133,8 @@ export interface Piece {
 	readonly allowance?: number
 	/** Present once it was lifted out of a photo. */
 	readonly lifted?: LiftedBy
+	/** Present where its outlines are words that are set. */
+	readonly lettering?: Lettering
 	/** The innermost group it is kept in. */
 	readonly group?: string
 	readonly hidden: boolean

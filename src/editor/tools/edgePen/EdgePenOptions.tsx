@@ -18,11 +18,11 @@ const SLIDERS: readonly WishSlider<'reach' | 'clear' | 'deviation' | 'allowance'
 	},
 	{
 		of: 'clear',
-		label: 'Edge strength needed',
+		label: 'Edge strength',
 		min: 0,
 		max: 4,
 		step: 0.5,
-		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} times the grain`,
+		shown: (v) => `${Number((2.6 * 2 ** v).toPrecision(2))} × the grain`,
 	},
 	{
 		of: 'deviation',
