@@ -41,7 +41,9 @@ export async function wordsIn(
 	setting: Setting = FREE,
 	more: Partial<Lettering> = {},
 ): Promise<Lettering> {
-	const shaped = shapeText(await fontNamed(name), text, { ligatures: !more.spacing })
+	const shaped = shapeText(await fontNamed(name, more.font?.weight), text, {
+		ligatures: !more.spacing,
+	})
 	return {
 		text,
 		font: { id: name, family: name, style: 'Regular' },

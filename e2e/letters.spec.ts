@@ -1,0 +1,83 @@
+import sharp from 'sharp'
+import { formatPathData, parsePathData } from '../src/core/index'
+import { layOut } from '../src/core/letter/layOut'
+import { alongOf, among, type FontName, fontFiles, wordsIn } from '../src/core/letter/testing/fonts'
+import { expect, test } from './bench'
+
+const [WIDTH, HEIGHT] = [3000, 1500]
+/** Large: letters of text are smoothed otherwise than outlines are, and the browser measures a way by steps. */
+const ARCH = 'M180 1260C600 180 1260 180 1560 720C1800 1200 2400 1260 2820 360'
+const SIZE = 192
+/** Of the fonts whose weight varies. */
+const WEIGHT = 800
+
+const WORDS: readonly (readonly [FontName, string])[] = [
+	['abril', 'The Lantern AVATAR'],
+	['lobster', 'Puppet office flows'],
+	['rye', 'WINTER PLAY 1926'],
+	['figtree', 'Type, kerned: To Va'],
+	['amiri', 'مسرح الدمى في الشتاء'],
+]
+
+/** What of a picture is ink, 0 to 255. */
+const ink = async (picture: Buffer) =>
+	(await sharp(picture)
+		.flatten({ background: '#fff' })
+		.greyscale()
+		.negate()
+		.raw()
+		.toBuffer()) as Buffer
+
+for (const [font, text] of WORDS)
+	for (const reversed of [false, true])
+		test(`“${text}” along a curve${reversed ? ', the other way,' : ''} is what the browser makes of it with the same font`, async ({
+			page,
+		}) => {
+			const path = parsePathData(ARCH)[0]
+			if (!path) throw new Error('There is an outline.')
+			const words = await wordsIn(font, text, alongOf(path, { reversed }), {
+				size: SIZE,
+				align: 'middle',
+				font: { id: font, family: font, style: '', weight: WEIGHT },
+			})
+			const ours = formatPathData(layOut('p', words, among(path)), 4)
+			const way = reversed ? reversedPath(ARCH) : ARCH
+			const faces = fontFiles(font)
+				.map(
+					(file, k) =>
+						`@font-face{font-family:f${k};font-weight:1 1000;src:url(data:font/woff2;base64,${file.toString('base64')})}`,
+				)
+				.join('')
+			const family = fontFiles(font).map((_, k) => `f${k}`)
+			const rtl = font === 'amiri'
+			await page.setViewportSize({ width: WIDTH, height: HEIGHT })
+			await page.setContent(
+				`<style>${faces}body{margin:0}text{text-rendering:geometricPrecision;font-weight:${WEIGHT}}</style><svg width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path id="way" d="${way}" fill="none"/><text font-family="${family}" font-size="${SIZE}" text-anchor="middle" direction="${rtl ? 'rtl' : 'ltr'}" xml:space="preserve"><textPath href="#way" startOffset="50%">${text}</textPath></text></svg>`,
+			)
+			await page.evaluate(() => document.fonts.ready)
+			await page.evaluate(() => Promise.all([...document.fonts].map((face) => face.load())))
+			const clip = { x: 0, y: 0, width: WIDTH, height: HEIGHT }
+			const theirs = await ink(await page.screenshot({ clip }))
+			await page.setContent(
+				`<style>body{margin:0}</style><svg width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${ours}"/></svg>`,
+			)
+			const drawn = await ink(await page.screenshot({ clip }))
+			let both = 0
+			let either = 0
+			for (const [i, a] of drawn.entries()) {
+				both += Math.min(a, theirs[i] ?? 0)
+				either += Math.max(a, theirs[i] ?? 0)
+			}
+			expect(either).toBeGreaterThan(1e5)
+			expect(both / either).toBeGreaterThan(0.98)
+		})
+
+/** The path from its end to its beginning. */
+function reversedPath(d: string): string {
+	const numbers = d.match(/-?\d+/g)?.map(Number) ?? []
+	const points = Array.from({ length: numbers.length / 2 }, (_, k) =>
+		numbers.slice(2 * k, 2 * k + 2),
+	)
+	const [first, ...rest] = points.reverse()
+	return `M${first?.join(' ')}C${rest.map((p) => p.join(' ')).join(' ')}`
+}
