@@ -11,6 +11,10 @@ const config: NextConfig = {
 	poweredByHeader: false,
 	// Pictures are made in the browser: nobody needs a server that fetches and scales them.
 	images: { unoptimized: true },
+	turbopack: {
+		// HarfBuzz asks for it under Node alone.
+		resolveAlias: { module: { browser: './src/jobs/noModule.ts' } },
+	},
 	// All checks in one run check all types by themselves: see scripts/check.mjs.
 	typescript: { ignoreBuildErrors: process.env.SKIAGRAM_TYPES === 'apart' },
 	headers: async () => [

@@ -14,6 +14,8 @@ const FACES = [
 	'fitting',
 	'square',
 	'along',
+	'letter',
+	'letters',
 ]
 
 const ONE_WAY = 'Imports point one way: app → home, editor → kit → store → jobs → core.'

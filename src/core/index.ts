@@ -245,6 +245,7 @@ export {
 } from './path/guides'
 export { levelsOf } from './path/hex'
 export { handleAngle, inferKinds, obeysKind } from './path/kinds'
+export type { FontRef, HostRef, Lettering, Setting, ShapedText } from './path/lettering'
 export { liftedAs, liftedMark } from './path/lifted'
 export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {

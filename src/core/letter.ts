@@ -1,6 +1,14 @@
 /** The core's face for words set as outlines: what is laid out and edited; `letters.ts` opens fonts. */
 export { bandsOf, type Caret, caretAt, indexNear } from './letter/carets'
-export { asOutlines, followed, hostRefs, hostsOf, withLettering } from './letter/follow'
+export {
+	asOutlines,
+	changedLettering,
+	followed,
+	hostRefs,
+	hostsOf,
+	type LetteringChange,
+	withLettering,
+} from './letter/follow'
 export { layOut } from './letter/layOut'
 export { madeIntoPieces } from './letter/madePieces'
 export { type Rail, railOf } from './letter/rail'

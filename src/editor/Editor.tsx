@@ -221,10 +221,16 @@ function EdgesIfShown() {
 	return edges ? <EdgesNotice /> : null
 }
 
-/** What the pass lays on the canvas. */
+/** What the pass, and the tool at hand, lay on the canvas. */
 function OnCanvasIfAny() {
-	const OnCanvas = useDesk(({ pass }) => pass.OnCanvas)
-	return OnCanvas ? <OnCanvas /> : null
+	const OfPass = useDesk(({ pass }) => pass.OnCanvas)
+	const OfTool = useDesk(({ tool }) => tool.OnCanvas)
+	return (
+		<>
+			{OfPass && <OfPass />}
+			{OfTool && <OfTool />}
+		</>
+	)
 }
 
 /** What the pass shows under the canvas. */

@@ -2,10 +2,17 @@ import { PASSES } from './passes/passes'
 import type { Service } from './session/definitions'
 import { pyramids } from './session/pyramids'
 import { refusals } from './session/refusals'
+import { fetched } from './session/services'
 
 /** All that goes on beside the work for as long as a sheet is open. */
 export const SERVICES: readonly Service[] = [
 	pyramids,
 	refusals,
+	// Words go along with what they go by from when there are any.
+	fetched(
+		({ open }) => open.sheet().pieces.some(({ lettering }) => lettering !== undefined),
+		({ open }, look) => open.subscribe(look),
+		() => import('./session/wordsFollow').then((m) => m.wordsFollow),
+	),
 	...PASSES.flatMap(({ services = [] }) => services),
 ]

@@ -11,6 +11,12 @@ export const DRAWINGS = {
 	extensions: ['.svg', '.svgz', '.dxf'],
 }
 
+export const FONTS = {
+	description: 'OpenType, TrueType and WOFF2 fonts',
+	mimeTypes: ['font/otf', 'font/ttf', 'font/woff2'],
+	extensions: ['.otf', '.ttf', '.woff2'],
+}
+
 export const ARCHIVES = {
 	description: 'Everything, as it was saved',
 	mimeTypes: ['application/zip'],

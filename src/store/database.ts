@@ -130,6 +130,19 @@ export type InWords = (
 	sheet: Sheet,
 ) => Promise<{ readonly json: string; readonly summary: SheetSummary }>
 
+/** A font that somebody brought, kept in the browser alone. */
+export interface StoredFont {
+	/** The sum of its bytes (SHA-256), in hexadecimals. */
+	readonly id: string
+	readonly family: string
+	readonly style: string
+	readonly licence: 'installable' | 'editable' | 'preview' | 'restricted'
+	/** Its licence in its maker's words; empty where none are given. */
+	readonly licenceText: string
+	readonly weights?: readonly [least: number, most: number]
+	readonly file: Blob
+}
+
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {
 	readonly key?: number
@@ -161,6 +174,7 @@ export class SkiagramDatabase extends Dexie {
 	readonly versionTexts!: Table<StoredVersionText, string>
 	readonly collections!: Table<Collection, string>
 	readonly places!: Table<StoredPlace, string>
+	readonly fonts!: Table<StoredFont, string>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -180,6 +194,7 @@ export class SkiagramDatabase extends Dexie {
 			collections: 'id, *sheets',
 		})
 		this.version(5).stores({ places: 'id' })
+		this.version(6).stores({ fonts: 'id, family' })
 	}
 }
 

@@ -300,6 +300,9 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		/** The kept states of sheets; what reads and keeps them comes when it is asked for. */
 		versions: () => import('./versions').then((m) => storedActs(m.versionsIn(database, inWords))),
 
+		/** Fonts that somebody brought. */
+		fonts: () => import('./fonts').then((m) => storedActs(m.fontsIn(database))),
+
 		/** Sheets that came in together; what knows of them comes when it is asked for. */
 		collections: () => import('./collections').then((m) => storedActs(m.collectionsIn(database))),
 

@@ -68,6 +68,8 @@ export interface OpenSheetActions {
 	setReadOnly(readOnly: boolean): void
 	/** Nothing can be changed any more: the sheet was deleted at home. */
 	setDeleted(): void
+	/** What goes along with every edit from now on, within its step. @param settle from the sheet after it, and before it */
+	alsoSettle(settle: (next: Sheet, since: Sheet) => Sheet): void
 }
 
 /** The sheet on the bench: its history, what is chosen in it, and whether it is saved. */
@@ -81,6 +83,7 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		travels: 0,
 		refused: null,
 	}))
+	let settle = (next: Sheet, _since: Sheet) => next
 	/** What is seen once the history is another: the selection without what is gone. */
 	const seenWith = (history: History): Pick<OpenSheetState, 'history' | 'selection'> => {
 		const { history: before, selection } = store.getState()
@@ -106,7 +109,7 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		if (trusted) return change(() => take(history, wished))
 		const { sheet: edited, kept } = guarded(wished, since)
 		const sound = isSoundChange(edited, since)
-		const next = sound ? take(history, normalised(edited, since)) : history
+		const next = sound ? take(history, settle(normalised(edited, since), since)) : history
 		const refused =
 			sound && kept.length === 0
 				? null
@@ -177,5 +180,8 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		setSaving: (saving: Saving) => store.setState({ saving }),
 		setReadOnly: (readOnly: boolean) => store.setState({ readOnly }),
 		setDeleted: () => store.setState({ readOnly: true, deleted: true }),
+		alsoSettle: (other: typeof settle) => {
+			settle = other
+		},
 	})
 }

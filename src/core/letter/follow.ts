@@ -1,7 +1,7 @@
 import { type Affine, applyAffine, composeAffine } from '../geometry/affine'
 import { cross, distance, type Point, subtract } from '../geometry/point'
 import { changeOf } from '../path/changeOf'
-import { findContour } from '../path/edit'
+import { findContour, mapPiece } from '../path/edit'
 import type { HostRef, Lettering, Setting } from '../path/lettering'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { layOut } from './layOut'
@@ -164,4 +164,25 @@ function throughThree(pairs: readonly (readonly [Point, Point])[]): Affine | nul
 	const d = (fv[1] * u[0] - fu[1] * v[0]) / det
 	const [x, y] = first[0]
 	return [a, b, c, d, first[1][0] - a * x - c * y, first[1][1] - b * x - d * y]
+}
+
+/** How words are set otherwise; bridges are taken away by `null`. */
+export type LetteringChange = Partial<Omit<Lettering, 'bridges'>> & {
+	readonly bridges?: Lettering['bridges'] | null
+}
+
+/** The sheet with words set otherwise. */
+export function changedLettering(sheet: Sheet, id: string, change: LetteringChange): Sheet {
+	return mapPiece(sheet, id, (piece) =>
+		piece.lettering
+			? withLettering(piece, changed(piece.lettering, change), hostsOf(sheet))
+			: piece,
+	)
+}
+
+function changed(
+	{ bridges: before, ...words }: Lettering,
+	{ bridges = before, ...change }: LetteringChange,
+): Lettering {
+	return { ...words, ...change, ...(bridges && { bridges }) }
 }

@@ -104,6 +104,8 @@ export interface ToolDef {
 	readonly afterwards?: ToolDef
 	/** What can be set about it, beneath its row; it comes with the tool. */
 	readonly Options?: ComponentType
+	/** What it lays on the canvas while it is at hand. */
+	readonly OnCanvas?: ComponentType
 	/** What its keys and its pointer do, for the key list. */
 	readonly shortcuts?: readonly Shortcut[]
 	create(context: ToolContext): Tool

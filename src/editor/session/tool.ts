@@ -102,6 +102,17 @@ export interface Overlay {
 	readonly run: EdgeRun | null
 	/** The Lift tool's brush, and the stroke it is drawing. */
 	readonly brush: Brush | null
+	/** Words that are being set. */
+	readonly words: WordsShown | null
+}
+
+/** What shows of words that are being set, sheet px. */
+export interface WordsShown {
+	readonly caret: readonly [foot: Point, head: Point] | null
+	/** What is chosen of them. */
+	readonly bands: readonly (readonly Point[])[]
+	/** The handles of words along an outline. */
+	readonly grips: readonly { readonly of: 'start' | 'offset'; readonly at: Point }[]
 }
 
 /** A word at a place on the sheet. */
@@ -144,6 +155,7 @@ export const NO_OVERLAY: Overlay = {
 	guide: null,
 	run: null,
 	brush: null,
+	words: null,
 }
 
 /** Whether two overlays show the same, so that nothing need be drawn anew. */

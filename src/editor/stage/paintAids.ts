@@ -19,6 +19,7 @@ import { toScreen, type View, type Viewport } from '@/editor/session/view'
 import { INKS } from './colours'
 import { paintBrush } from './paintBrush'
 import { paintRun } from './paintRun'
+import { paintWords } from './paintWords'
 import { addLine, addRing, cased, inScreenPx } from './strokes'
 
 /** Sizes on screen, px. */
@@ -53,6 +54,7 @@ export function paintAids(
 	if (overlay.snapped) paintSnap(ctx, overlay.snapped, across)
 	if (overlay.run) paintRun(ctx, overlay.run, viewport)
 	if (overlay.brush) paintBrush(ctx, overlay.brush, viewport)
+	if (overlay.words) paintWords(ctx, overlay.words, view)
 	const said = overlay.note ?? (overlay.snapped && noteOf(overlay.snapped, sheet))
 	if (said) paintNote(ctx, said, viewport)
 }

@@ -1,6 +1,7 @@
 import type { PassDef } from '@/editor/session/definitions'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
+import { letteringTool } from '@/editor/tools/lettering/lettering'
 import { liftTool } from '@/editor/tools/lift/lift'
 import { liftSlice } from '@/editor/tools/lift/liftSlice'
 import { paintLift } from '@/editor/tools/lift/paintLift'
@@ -18,7 +19,7 @@ export const roughPass: PassDef = {
 	name: 'Rough',
 	purpose:
 		'Go once round the object: Lift finds its outline from a box, or draw it, with nodes at corners and outermost points.',
-	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool],
+	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool, letteringTool],
 	ownTools: [mirrorTool],
 	shows: 'trace',
 	overlays: {

@@ -1,0 +1,54 @@
+import { withPart } from '@/kit/tryAgain'
+import type { ToolContext } from './definitions'
+import { NO_OVERLAY, NO_STEPS, type Tool } from './tool'
+
+/**
+ * A tool whose workings are fetched when it is first looked at. What is done with the pointer until they are there is
+ * done once they are.
+ * @param load fetches what makes it
+ */
+export function lateTool(
+	context: ToolContext,
+	load: () => Promise<(context: ToolContext) => Tool>,
+): Tool {
+	let tool: Tool | null = null
+	let asked = false
+	const waiting: ((tool: Tool) => void)[] = []
+	const fetch = () => {
+		if (asked) return
+		asked = true
+		withPart(load, (make) => {
+			tool = make(context)
+			for (const act of waiting.splice(0)) act(tool)
+			context.refresh()
+		})
+	}
+	const soon = (act: (tool: Tool) => void) => {
+		fetch()
+		if (tool) act(tool)
+		else waiting.push(act)
+	}
+	return {
+		down: (input) => soon((there) => there.down(input)),
+		move: (input) => tool?.move(input),
+		up: (input) => soon((there) => there.up(input)),
+		leave: () => tool?.leave?.(),
+		cancel: () => {
+			waiting.length = 0
+			tool?.cancel?.()
+		},
+		doubleClick: (input) => soon((there) => there.doubleClick(input)),
+		key: (input) => tool?.key(input) ?? false,
+		rest: () => {
+			waiting.length = 0
+			tool?.rest()
+		},
+		steps: () => tool?.steps?.() ?? NO_STEPS,
+		hint: () => {
+			fetch()
+			return tool?.hint() ?? 'The tool is being fetched.'
+		},
+		overlay: () => tool?.overlay() ?? NO_OVERLAY,
+		cursor: () => tool?.cursor() ?? 'progress',
+	}
+}
