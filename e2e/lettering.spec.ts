@@ -1,14 +1,151 @@
-import { expect, test } from './bench'
+import type { Page } from '@playwright/test'
+import { readSvg } from '../src/core/drawings'
+import type { Point } from '../src/core/geometry/point'
+import { type Bench, expect, test } from './bench'
 
-test('words are typed on the canvas, changed, and undone as one step', async ({ bench, page }) => {
-	page.on('console', (m) => console.log('console', m.type(), m.text()))
-	page.on('requestfailed', (r) => console.log('failed', r.url(), r.failure()?.errorText))
-	await bench.beginSample('Storm lantern')
+test.describe.configure({ timeout: 120_000 })
+
+/** An arch over the lantern, from left to right. */
+const ARCH: readonly (readonly [at: Point, out: Point])[] = [
+	[
+		[420, 700],
+		[460, 200],
+	],
+	[
+		[960, 60],
+		[1250, 60],
+	],
+	[
+		[1500, 700],
+		[1500, 900],
+	],
+]
+
+async function drawArch(bench: Bench) {
+	await bench.tool('Pen D')
+	for (const [at, out] of ARCH) await bench.drag(at, out)
+	await bench.key('Enter')
+	await bench.key('Escape')
+}
+
+async function type(bench: Bench, page: Page, at: Point, text: string) {
 	await bench.tool("Lettering '")
-	await bench.click([300, 700])
+	await bench.click(at)
 	await expect(page.getByRole('textbox', { name: 'Words' })).toBeFocused()
-	await page.keyboard.type('Winter play')
-	await page.waitForTimeout(3000)
-	await page.screenshot({ path: '/tmp/j/l1.png' })
-	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Winter play')
+	await page.keyboard.type(text)
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText(
+		text.split('\n')[0] ?? '',
+	)
+}
+
+const boxOf = (svg: string, name: string) => {
+	const piece = readSvg(svg).pieces.find((one) => one.name.startsWith(name))
+	const all = piece?.contours.flatMap(({ nodes }) => nodes.map(({ at }) => at)) ?? []
+	const xs = all.map(([x]) => x)
+	const ys = all.map(([, y]) => y)
+	return {
+		minX: Math.min(...xs),
+		maxX: Math.max(...xs),
+		minY: Math.min(...ys),
+		maxY: Math.max(...ys),
+	}
+}
+
+test('words are typed on the canvas, chosen, changed, and undone as one step', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	await type(bench, page, [300, 700], 'Winter play')
+	const pieces = page.getByRole('region', { name: 'Pieces' })
+	await expect(pieces).toContainText('Winter play')
+	// The letters are chosen by a double click, and typed over.
+	await bench.hover([700, 660])
+	await page.mouse.dblclick(...bench.on([420, 660]))
+	await page.screenshot({ path: '/tmp/j/l2.png' })
+	await page.keyboard.type('Summer')
+	await expect(pieces).toContainText('Summer play')
+	await page.keyboard.press('End')
+	await page.keyboard.press('Enter')
+	await page.keyboard.type('in the yard')
+	await expect(pieces).toContainText('Summer play in the yard')
+	await page.keyboard.press('Escape')
+	await expect(bench.canvas).toBeFocused()
+	await page.screenshot({ path: '/tmp/j/l3.png' })
+	await bench.key('Control+z')
+	await bench.key('Control+z')
+	await bench.saved()
+	await page.reload()
+	await bench.painted()
+	await expect(pieces).toContainText(/Winter play|None yet/)
+})
+
+test('along an outline: they follow it, and are slid and lifted by their handles', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	await drawArch(bench)
+	await type(bench, page, [455, 500], 'The Lantern Booth')
+	await page.screenshot({ path: '/tmp/j/l4.png' })
+	await page.keyboard.press('Escape')
+	const first = boxOf(await bench.exported(), 'The')
+	expect(first.minX).toBeLessThan(480)
+	expect(first.minY).toBeLessThan(200)
+	await bench.key('2')
+	const card = page.getByRole('region', { name: 'Rough pass' })
+	await page.getByRole('region', { name: 'Pieces' }).getByText('The Lantern Booth').click()
+	await expect(card.getByLabel('Start')).toBeVisible()
+	const start = Number(await card.getByLabel('Start').inputValue())
+	await bench.drag([455, 500], [560, 290])
+	await expect(card.getByLabel('Start')).not.toHaveValue(String(start))
+	expect(Number(await card.getByLabel('Start').inputValue())).toBeGreaterThan(start + 100)
+	// The outline is bent: the words go along, in the same step.
+	await bench.key('e')
+	await bench.drag([960, 60], [960, 260])
+	const bent = boxOf(await bench.exported(), 'The')
+	expect(bent.minY).toBeGreaterThan(first.minY + 60)
+	await bench.key('2')
+	await bench.key('Control+z')
+	expect(boxOf(await bench.exported(), 'The').minY).toBeLessThan(bent.minY - 60)
+})
+
+test('into a shape and between two outlines, with bridges, made into pieces for cutting', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginSample('Storm lantern')
+	const card = page.getByRole('region', { name: 'Rough pass' })
+	await bench.tool('Pen D')
+	await bench.clickAll([
+		[300, 200],
+		[1700, 200],
+		[1700, 800],
+		[300, 800],
+		[300, 200],
+	])
+	await bench.key('Escape')
+	await type(bench, page, [500, 1200], 'BOOTH & PLAY')
+	await page.keyboard.press('Escape')
+	await card.getByRole('combobox', { name: 'Words go' }).click()
+	await page.getByRole('option', { name: 'into a shape' }).click()
+	// The list fades, and takes presses until it is gone.
+	await expect(page.locator('.MuiModal-root')).toHaveCount(0)
+	await expect(card.getByRole('status')).toContainText('Click the closed outline')
+	await bench.click([1000, 200])
+	await expect(card.getByRole('slider', { name: 'Room at the edge' })).toBeVisible()
+	await card.getByRole('switch', { name: 'Stencil bridges' }).click()
+	await page.screenshot({ path: '/tmp/j/l5.png' })
+	const filled = boxOf(await bench.exported(), 'BOOTH')
+	expect(filled.minX).toBeGreaterThan(300)
+	expect(filled.maxX).toBeLessThan(1700)
+	expect(filled.maxX - filled.minX).toBeGreaterThan(1100)
+	await bench.key('2')
+	await page.getByRole('region', { name: 'Pieces' }).getByText('BOOTH & PLAY').click()
+	await card.getByRole('button', { name: 'Each letter' }).click()
+	const pieces = page.getByRole('region', { name: 'Pieces' })
+	await expect(pieces.getByText('T', { exact: true })).toBeVisible()
+	await page.screenshot({ path: '/tmp/j/l6.png' })
+	await bench.pass('Cut')
+	await expect(page.getByRole('navigation', { name: 'Passes' })).not.toContainText(/opening/)
 })

@@ -1,7 +1,10 @@
 import type { FontRef, ShapedText } from '@/core'
-import { type FontSays, type OpenFont, openFont, shapeText } from '@/core/letters'
+import type { FontSays, OpenFont } from '@/core/letters'
 import { exposed } from './exposed'
 import { SHIPPED_FILES } from './fontFiles'
+
+/** HarfBuzz makes whoever imports it wait: what is asked meanwhile would not be heard. */
+const letters = () => import('@/core/letters')
 
 /** So many fonts are kept open, those set in last. */
 const MOST_OPEN = 12
@@ -26,7 +29,11 @@ function opened(
 	file: Blob | null,
 ): Promise<OpenFont> {
 	const key = `${id} ${weight ?? ''}`
-	const known = open.get(key) ?? bytesOf(id, file).then((files) => openFont(files, weight))
+	const known =
+		open.get(key) ??
+		Promise.all([letters(), bytesOf(id, file)]).then(([{ openFont }, files]) =>
+			openFont(files, weight),
+		)
 	open.delete(key)
 	open.set(key, known)
 	// What did not arrive is asked for anew.
@@ -42,11 +49,16 @@ const endpoint = {
 		file: Blob | null,
 		text: string,
 		ligatures: boolean,
-	): Promise<ShapedText> => shapeText(await opened(font, file), text, { ligatures }),
+	): Promise<ShapedText> => {
+		const [{ shapeText }, known] = await Promise.all([letters(), opened(font, file)])
+		return shapeText(known, text, { ligatures })
+	},
 
 	/** What is said of a font that somebody brought. */
-	says: async (file: Blob): Promise<FontSays> =>
-		(await openFont([new Uint8Array(await file.arrayBuffer())])).says,
+	says: async (file: Blob): Promise<FontSays> => {
+		const { openFont } = await letters()
+		return (await openFont([new Uint8Array(await file.arrayBuffer())])).says
+	},
 }
 
 export type LettersWorker = typeof endpoint

@@ -56,7 +56,11 @@ export const PieceRow = memo(function PieceRow({ piece, depth }: Pick<Row, 'piec
 						/>
 					}
 					name={piece.name}
-					about={`${counted(nodes, 'node', 'nodes')}${isOpen ? ', open' : ''}`}
+					about={
+						piece.lettering
+							? `words in ${piece.lettering.font.family}`
+							: `${counted(nodes, 'node', 'nodes')}${isOpen ? ', open' : ''}`
+					}
 					wrong={isOpen}
 					onClick={(event) => {
 						const { selection } = open.getState()

@@ -49,7 +49,8 @@ export function useRows(sheet: Sheet, folded: ReadonlySet<string>): Row[] {
 	useInnerOutlines(sheet.pieces)
 	return treeRows(sheet, folded).flatMap((row): Row[] => {
 		if (row.what === 'group') return [row]
-		const inner = innerOutlinesNow(row.piece) ?? []
+		// The counters of letters are the font's.
+		const inner = row.piece.lettering ? [] : (innerOutlinesNow(row.piece) ?? [])
 		return [
 			row,
 			...inner.map(

@@ -37,6 +37,7 @@ import {
 import { NO_OVERLAY, type PointerInput, type Tool } from '@/editor/session/tool'
 import { NOTHING } from '@/store/selection'
 import { type LetteringState, letteringSlice, type Typing } from './letteringSlice'
+import { sizeFor } from './typing'
 
 /** The state that the card and the typing field see too. */
 export interface LetteringNeeds {
@@ -241,7 +242,7 @@ export function letteringMachine(held: LetteringNeeds): Machine<LetteringMachine
 				...NO_OVERLAY,
 				hover: under && under.contour.id !== words?.piece.contours[0]?.id ? under : null,
 				words: {
-					caret: caretOf(typing, words, sight),
+					caret: caretOf(held.get(), words, sight),
 					bands:
 						typing && words && typing.chosen[0] !== typing.chosen[1]
 							? bandsOf(words.lettering, words.way, ...ordered(typing.chosen))
@@ -365,7 +366,7 @@ function wordAt(text: string, at: number): readonly [number, number] {
 }
 
 /** The caret of what is typed; of words that do not stand yet, where they will. */
-function caretOf(typing: Typing | null, words: Laid | null, sight: Sight) {
+function caretOf({ typing, wish }: LetteringState, words: Laid | null, sight: Sight) {
 	if (!typing) return null
 	if (words)
 		return caretAt(
@@ -374,22 +375,23 @@ function caretOf(typing: Typing | null, words: Laid | null, sight: Sight) {
 			Math.min(typing.chosen[1], words.lettering.text.length),
 		)
 	const { setting } = typing
+	const tall = FIRST_CARET_EM * sizeFor(wish, sight.sheet())
 	if (setting.kind === 'free') {
 		const [, , c, d, e, f] = setting.place
 		return [
 			[e, f],
-			[e - c * FIRST_CARET_PX, f - d * FIRST_CARET_PX],
+			[e - c * tall, f - d * tall],
 		] as const
 	}
 	if (setting.kind !== 'along') return null
 	const host = hostsOf(sight.sheet())(setting)
 	if (!host) return null
 	const { p, along } = railOf(host, setting).at(setting.start)
-	return [p, [p[0] + along[1] * FIRST_CARET_PX, p[1] - along[0] * FIRST_CARET_PX]] as const
+	return [p, [p[0] + along[1] * tall, p[1] - along[0] * tall]] as const
 }
 
-/** The caret before there is a letter, sheet px. */
-const FIRST_CARET_PX = 40
+/** How high the caret is before there is a letter, em. */
+const FIRST_CARET_EM = 0.75
 
 /** The handles of words along an outline: where they are put on it, and above that. */
 function gripsOf(
