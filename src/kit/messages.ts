@@ -19,12 +19,18 @@ import { NoSheet, NothingToTake } from '@/store/newSheets'
 import { NoArchive } from '@/store/oneFile'
 import { PartMissing } from './parts'
 
+/** Kinds of problems that say in a sentence what is wrong. */
+const SAYS_ITSELF = new Set(['NotAFont', 'FontMissing'])
+
 /** What a person is told: what happened, that nothing was lost, what to do. */
 export function messageFor(error: unknown, file?: string): string {
 	const what = file ? `“${file}”` : 'The file'
 	for (const { kind, says } of all()) if (error instanceof kind) return says(error, what)
 	if (error instanceof DOMException && error.name in REFUSED)
 		return REFUSED[error.name as keyof typeof REFUSED]
+	// From a worker errors come without their kind, but with its name.
+	if (error instanceof Error && SAYS_ITSELF.has(error.name))
+		return `${error.message} Nothing was changed.`
 	const detail = error instanceof Error ? error.message : String(error)
 	return `Something went wrong: ${detail}. Your sheet is as it was.`
 }

@@ -1,12 +1,27 @@
 import type { FontSays } from '@/core/letters'
 import type { SkiagramDatabase, StoredFont } from './database'
 
+/** A font that words are set in is no longer kept here. */
+export class FontMissing extends Error {
+	constructor() {
+		super(
+			'This font is no longer kept in this browser: bring it in again, or choose another. The words stay as they are.',
+		)
+		this.name = 'FontMissing'
+	}
+}
+
 /** Fonts that somebody brought, by their bytes: the same file is kept once. */
 export function fontsIn({ fonts }: Pick<SkiagramDatabase, 'fonts'>) {
 	return {
 		all: (): Promise<StoredFont[]> => fonts.orderBy('family').toArray(),
 
-		get: (id: string): Promise<StoredFont | undefined> => fonts.get(id),
+		/** @throws {FontMissing} */
+		fileOf: async (id: string): Promise<Blob> => {
+			const font = await fonts.get(id)
+			if (!font) throw new FontMissing()
+			return font.file
+		},
 
 		/** @returns the font as it is kept */
 		add: async (file: Blob, says: FontSays): Promise<StoredFont> => {

@@ -1,9 +1,10 @@
 import type { Affine } from '../geometry/affine'
 import { boxOf } from '../geometry/box'
 import type { Point } from '../geometry/point'
-import { flattenContour } from '../path/contour'
+import { boundsOf, flattenContour } from '../path/contour'
 import type { Lettering } from '../path/lettering'
 import type { Contour } from '../path/model'
+import { glyphOutlines } from './glyphs'
 import { placedLines } from './lines'
 
 /** Each line is looked at in so many heights. */
@@ -25,9 +26,9 @@ export function sizeWithin(
 	const ring = flattenContour(host, 0.25)
 	const { minX, maxX, minY, maxY } = boxOf(ring)
 	const unitLines = placedLines({ ...lettering, size: 1 })
-	const { shaped, leading } = lettering
-	const cap = shaped.capHeight / shaped.em
-	const deep = Math.min(0, shaped.descent / shaped.em) * -0.4
+	const { leading } = lettering
+	const cap = reachOf(lettering, 0)[1]
+	const deep = -reachOf(lettering, unitLines.length - 1)[0]
 	const tall = cap + (unitLines.length - 1) * leading
 	/** The middle of the first baseline, where all lines have room. */
 	const seatAt = (size: number): Point | null => {
@@ -72,6 +73,19 @@ export function sizeWithin(
 		at: [(minX + maxX) / 2, (minY + maxY) / 2] as Point,
 	}
 	return { size, place: [1, 0, 0, 1, ...at] }
+}
+
+/** How far below and above its baseline the letters of a line reach, em. */
+function reachOf({ shaped }: Lettering, line: number): readonly [below: number, above: number] {
+	const boxes = (shaped.lines[line]?.letters ?? []).flatMap(({ glyph, dy }) =>
+		glyphOutlines(shaped.glyphs, glyph).map((contour) => {
+			const { minY, maxY } = boundsOf(contour)
+			return [minY + dy, maxY + dy] as const
+		}),
+	)
+	const least = Math.min(0, ...boxes.map(([low]) => low))
+	const most = Math.max(0, ...boxes.map(([, high]) => high))
+	return [least / shaped.em, (most || shaped.capHeight) / shaped.em]
 }
 
 /** Of what lies in a ring between two heights, the stretch that has room on both sides and is nearest to a middle. */

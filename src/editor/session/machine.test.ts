@@ -8,7 +8,9 @@ import { seeHereMachine } from '@/editor/passes/photo/seeHere'
 import { straightenMachine } from '@/editor/passes/photo/straighten'
 import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
-import { gradientMachine } from '@/editor/tools/gradient'
+import { gradientMachine } from '@/editor/tools/gradientMachine'
+import { letteringMachine } from '@/editor/tools/lettering/letteringMachine'
+import { letteringSlice } from '@/editor/tools/lettering/letteringSlice'
 import { liftMachine } from '@/editor/tools/lift/lift'
 import { liftSlice } from '@/editor/tools/lift/liftSlice'
 import { nodesMachine } from '@/editor/tools/nodes/nodes'
@@ -113,6 +115,11 @@ const LIFTING = {
 	say: () => {},
 }
 
+const SETTING = {
+	get: () => letteringSlice.start,
+	set: () => {},
+}
+
 const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Nodes', nodesMachine as Machine<never>],
 	['Arrange pieces', arrangePiecesMachine as Machine<never>],
@@ -120,6 +127,7 @@ const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Pen', penMachine(() => 'Piece') as Machine<never>],
 	['Pencil', pencilMachine(FREEHAND) as Machine<never>],
 	['Gradient', gradientMachine as Machine<never>],
+	['Lettering', letteringMachine(SETTING) as Machine<never>],
 	['Take colour', takeColourMachine(SEEN) as Machine<never>],
 	['Lift', liftMachine(LIFTING) as Machine<never>],
 	['Straighten', straightenMachine as Machine<never>],

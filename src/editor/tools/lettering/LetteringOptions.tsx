@@ -34,7 +34,11 @@ export function LetteringOptions() {
 	useSlice(letteringSlice, (state) => state.typing?.piece)
 	const words = wordsAtHand(workbench)
 	const { font, spacing, leading, align } = words?.lettering ?? wish
-	const size = words?.lettering.size ?? sizeFor(wish, sheet)
+	const way = words && wayOf(words.lettering, hostsOf(sheet))
+	// Words in a shape, or between two outlines, are as large as there is room.
+	const sized =
+		words?.lettering.setting.kind === 'within' || words?.lettering.setting.kind === 'between'
+	const size = words ? (way?.size ?? words.lettering.size) : sizeFor(wish, sheet)
 	const set = (label: string, change: LetteringChange, key?: string) =>
 		void setWords(workbench, label, change, key)
 	return (
@@ -47,6 +51,7 @@ export function LetteringOptions() {
 				<LengthField
 					label="Size"
 					px={size}
+					disabled={sized}
 					onChange={(next) => set('Change the words’ size', { size: Math.max(0.1, next(size)) })}
 				/>
 				<ToggleButtonGroup

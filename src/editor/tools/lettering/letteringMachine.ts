@@ -1,4 +1,5 @@
 import {
+	type Contour,
 	contourBounds,
 	distance,
 	findPiece,
@@ -227,9 +228,11 @@ export function letteringMachine(held: LetteringNeeds): Machine<LetteringMachine
 			if (grip) return GRIP_HINTS[grip]
 			if (pointer && wordsUnder(sight, pointer)) return 'Click: type here. Drag: choose letters.'
 			if (typing) return 'Type. Enter: a new line. Esc, or a click beside the words: done.'
-			return pointer && hostUnder(sight, pointer)
-				? 'Click: words along this outline, from here on.'
-				: 'Click where words begin, or an outline along which they go; then type.'
+			const host = pointer && hostsOf(sight.sheet())(hostUnder(sight, pointer) ?? NO_HOST)
+			if (!host) return 'Click where words begin, or an outline along which they go; then type.'
+			return betweenChosen(sight, host)
+				? 'Click: words along this outline, between the two nodes chosen.'
+				: 'Click: words along this outline, from here on.'
 		},
 		overlay: ({ pointer }, sight) => {
 			const { typing, picking } = held.get()
@@ -267,6 +270,8 @@ export function createLettering({ bench, slices }: ToolContext): Tool {
 		bench,
 	)
 }
+
+const NO_HOST: HostRef = { piece: '', contour: '' }
 
 const LABELS: Readonly<Record<Setting['kind'], string>> = {
 	free: 'Set words freely',
@@ -313,16 +318,24 @@ function hostUnder(sight: Sight, { at, reach }: PointerInput, but?: string): Hos
 /** Along an outline, from the place on it that is nearest. */
 function alongFrom(sight: Sight, host: HostRef, at: Point): Setting {
 	const contour = hostsOf(sight.sheet())(host)
+	const between = contour && betweenChosen(sight, contour)
 	return {
 		kind: 'along',
 		...host,
-		start: contour ? nearestAlong(railOf(contour), at) : 0,
+		...(between && { between }),
+		start: contour && !between ? nearestAlong(railOf(contour), at) : 0,
 		offset: 0,
 		reversed: false,
 		under: false,
 		upright: false,
 		fit: 'none',
 	}
+}
+
+/** The two nodes of an outline that are chosen, in its order. */
+function betweenChosen(sight: Sight, { nodes }: Contour): readonly [string, string] | undefined {
+	const [first, last, more] = nodes.filter(({ id }) => sight.selection().nodes.has(id))
+	return first && last && !more ? [first.id, last.id] : undefined
 }
 
 /** The length gone along a rail at the place nearest to a point, px. */

@@ -104,12 +104,7 @@ async function shapedAs(
 async function fileOf({ library }: Pick<At, 'library'>, id: string): Promise<Blob | null> {
 	// Those that come along have names; others go by the sum of their bytes.
 	if (!/^[0-9a-f]{64}$/.test(id)) return null
-	const font = await (await library.fonts()).get(id)
-	if (!font)
-		throw new Error(
-			'This font is no longer kept in this browser: bring it in again, or choose another',
-		)
-	return font.file
+	return (await library.fonts()).fileOf(id)
 }
 
 /**

@@ -255,7 +255,7 @@ describe('lifting an object', () => {
 			expect(bench.sheet().pieces.at(-1)).toBe(moved)
 			expect(asked()).toBeNull()
 			expect(said).toHaveLength(1)
-			expect(said[0]).toContain('stays as you have it')
+			expect(said[0]).toContain('stays as you left it')
 		})
 
 		test('taken again, Esc calls off what is awaited; what was kept stays', () => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { endsOf, type Gradient, type Point } from '@/core'
 import { runMachine } from '@/editor/session/machine'
 import { NOTHING } from '@/store/selection'
-import { gradientMachine } from './gradient'
+import { gradientMachine } from './gradientMachine'
 import { at, handyBench, press } from './testing/handyBench'
 
 function begin() {
