@@ -45,6 +45,23 @@ const MISSING: readonly [Point, Point][] = [
 	],
 ]
 
+/** An arch over the lantern, each node with its pull, and where words along it begin. */
+const ARCH: readonly (readonly [at: Point, pull: Point])[] = [
+	[
+		[420, 700],
+		[460, 200],
+	],
+	[
+		[960, 60],
+		[1250, 60],
+	],
+	[
+		[1500, 700],
+		[1500, 900],
+	],
+]
+const ON_ARCH: Point = [455, 500]
+
 process.env.SKIAGRAM_DEMO = '1'
 await withPage(async (page, base) => {
 	const shoot = async (name: string) => {
@@ -77,11 +94,6 @@ await withPage(async (page, base) => {
 	await shoot('photo')
 	await page.keyboard.up('v')
 	await page.getByRole('button', { name: 'Reset the tone' }).click()
-	await page.getByRole('button', { name: 'Guides and rulers' }).click()
-	await page.getByRole('switch', { name: 'Several, evenly spaced' }).click()
-	await page.getByRole('button', { name: /^Lay \d+ guides$/ }).click()
-	await shoot('guides')
-	await page.getByRole('button', { name: 'Clear', exact: true }).click()
 
 	await canvas.focus()
 	await page.keyboard.press('2')
@@ -242,6 +254,31 @@ await withPage(async (page, base) => {
 	await page.getByRole('button', { name: 'Shades', exact: true }).click()
 	await page.getByText(/^5 shades/).waitFor()
 	await shoot('shades')
+
+	await page.goto(base)
+	await page.getByRole('button', { name: 'Begin a sheet with Storm lantern' }).click()
+	await page.getByRole('region', { name: 'Photo pass' }).waitFor()
+	await canvas.focus()
+	await page.keyboard.press('0')
+	await page.keyboard.press('2')
+	await page.getByRole('radio', { name: 'Pen D' }).click()
+	const onLantern = await placesOn(page, SHEET)
+	for (const [at, out] of ARCH) await drag(page, onLantern(at), onLantern(out))
+	await page.keyboard.press('Enter')
+	await page.keyboard.press('Escape')
+	await page.getByRole('radio', { name: 'Lettering' }).click()
+	await page.mouse.click(...onLantern(ON_ARCH))
+	await page.getByRole('textbox', { name: 'Words' }).waitFor()
+	await page.waitForTimeout(500)
+	await page.keyboard.type('BOOTH OF ABODE')
+	await page.getByText('words in Figtree').waitFor()
+	await page.keyboard.press('Escape')
+	await page.getByRole('combobox', { name: 'Font' }).click()
+	await page.getByRole('option', { name: /Alfa Slab One/ }).click()
+	await page.getByText('words in Alfa Slab One').waitFor()
+	await page.getByRole('switch', { name: 'Stencil bridges' }).click()
+	await page.mouse.move(...onLantern([300, 900]))
+	await shoot('lettering')
 })
 
 async function drag(page: Page, from: Point, to: Point): Promise<void> {

@@ -62,7 +62,10 @@ export function* findingSteps(
 		yield looked(ofOutline(piece, contour, limits), contour.nodes.length)
 	yield looked(betweenOutlines(shown, limits), 0)
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
-	for (const one of outlines)
-		yield looked(adviceOn(one.piece, one.contour, limits), ADVICE * advised(one))
+	// Letters are their designer's: nobody is told where their nodes should be.
+	for (const one of outlines) {
+		const advice = one.piece.lettering ? [] : adviceOn(one.piece, one.contour, limits)
+		yield looked(advice, ADVICE * advised(one))
+	}
 	for (const pair of pairs) yield looked(betweenTwo(pair, limits), BETWEEN * ofPair(pair))
 }

@@ -29,7 +29,10 @@ export function strays(
 ): Finding[] {
 	if (limit <= 0) return []
 	const owners = new Map(
-		pieces.flatMap(({ id, contours }) => contours.map((contour) => [contour.id, id] as const)),
+		// Letters are the font's, and have no edge in the photo.
+		pieces
+			.filter(({ lettering }) => lettering === undefined)
+			.flatMap(({ id, contours }) => contours.map((contour) => [contour.id, id] as const)),
 	)
 	return stretches(samples, limit).flatMap((run): Finding[] => {
 		const worst = run.reduce((most, one) => (Math.abs(one.off) > Math.abs(most.off) ? one : most))

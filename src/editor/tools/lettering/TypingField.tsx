@@ -23,7 +23,7 @@ export function TypingField() {
 	// A press on the canvas takes the focus; the field has it again when that is over.
 	useEffect(() => {
 		if (words === undefined) return
-		const focus = () => requestAnimationFrame(() => field.current?.focus({ preventScroll: true }))
+		const focus = () => field.current?.focus({ preventScroll: true })
 		focus()
 		window.addEventListener('pointerup', focus)
 		return () => window.removeEventListener('pointerup', focus)
