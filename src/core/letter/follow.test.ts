@@ -129,6 +129,8 @@ describe('what edits do to words', () => {
 		const copied = edit((s) => duplicatePieces(s, new Set([id]), [12, 12]).sheet)
 		const copy = copied.pieces.find((one) => one.id !== id && one.id !== HOST.id)
 		expect(copy?.lettering?.text).toBe('Play')
+		// Typed on, it stays where it lies.
+		expect(far(laidAnew(copied, copy?.id ?? ''), copy?.contours ?? [])).toBeLessThan(1e-6)
 		expect(flawsOf(copied)).toEqual([])
 	})
 

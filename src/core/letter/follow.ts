@@ -41,12 +41,15 @@ export function followed(next: Sheet, since: Sheet): Sheet {
 		const { lettering } = piece
 		if (!lettering || piece.locked) return piece
 		const was = before.get(piece.id)
-		// Whoever set it otherwise laid it too; a copy has its outlines from what it is a copy of.
-		const set = changed.has(piece) && was?.lettering !== lettering
-		if (set) return piece
+		// Whoever set it otherwise laid it too.
+		if (was && was.lettering !== lettering) return piece
+		// A copy lies where it was moved to.
+		if (changed.has(piece) && !was)
+			return laid.has(piece.contours) ? piece : (afterMove(piece, lettering, now, then) ?? piece)
 		const moved = changed.has(piece) && was?.contours !== piece.contours
 		const hostMoved = hostRefs(lettering.setting).some((of) => now(of) !== then(of))
-		if (moved && !laid.has(piece.contours)) return afterMove(piece, lettering, now, then)
+		if (moved && !laid.has(piece.contours))
+			return afterMove(piece, lettering, now, then) ?? asOutlines(piece)
 		return hostMoved ? withLettering(piece, lettering, now) : piece
 	})
 	return pieces.every((piece, k) => piece === next.pieces[k]) ? next : { ...next, pieces }
@@ -68,11 +71,16 @@ export function hostRefs(setting: Setting): readonly HostRef[] {
 	}
 }
 
-/** A lettering whose outlines an edit changed. */
-function afterMove(piece: Piece, lettering: Lettering, now: FindHost, then: FindHost): Piece {
+/** A lettering whose outlines an edit changed; `null` where they are no image of what it lays. */
+function afterMove(
+	piece: Piece,
+	lettering: Lettering,
+	now: FindHost,
+	then: FindHost,
+): Piece | null {
 	const rest = [then, now].map((find) => layOut(piece.id, lettering, find))
 	const map = rest.map((contours) => mapBetween(contours, piece.contours)).find(Boolean)
-	if (!map) return asOutlines(piece)
+	if (!map) return null
 	const { setting } = lettering
 	if (setting.kind === 'free') {
 		const place = composeAffine(map, setting.place)

@@ -28,6 +28,7 @@ export const EVERYDAY: Readonly<Record<string, string>> = {
 	Pen: 'draw line curve bezier point',
 	Pencil: 'draw freehand brush sketch',
 	'Edge pen': 'magnetic snap trace auto edge',
+	Lettering: 'text type words write font letters title label caption sign',
 	Lift: 'auto automatic select object subject background trace brush magic',
 	Nodes: 'points edit select anchor move',
 	Arrange: 'rotate scale move resize flip select transform',
