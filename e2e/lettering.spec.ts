@@ -208,6 +208,11 @@ test('words go between two outlines, and between two nodes of one', async ({ ben
 	expect(bent.maxY).toBeGreaterThan(950)
 	expect(bent.minX).toBeGreaterThan(400)
 	expect(bent.maxX).toBeLessThan(1520)
+	// Two edges of their own, a wave: bent like any outline.
+	await bench.key('2')
+	await page.getByRole('region', { name: 'Pieces' }).getByText('PUPPETS').click()
+	await card.getByRole('button', { name: 'Wave' }).click()
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Envelope of PUPPETS')
 })
 
 test('a font is brought in, said what its maker allows, kept, and set in', async ({

@@ -1,5 +1,14 @@
 import sharp from 'sharp'
-import { formatPathData, parsePathData } from '../src/core/index'
+import { textElement } from '../src/core/formats/svg/textElement'
+import {
+	emptySheet,
+	formatPathData,
+	formatSvg,
+	newPiece,
+	parsePathData,
+	type Setting,
+} from '../src/core/index'
+import { hostsOf, withLettering } from '../src/core/letter/follow'
 import { layOut } from '../src/core/letter/layOut'
 import { alongOf, among, type FontName, fontFiles, wordsIn } from '../src/core/letter/testing/fonts'
 import { expect, test } from './bench'
@@ -62,14 +71,8 @@ for (const [font, text] of WORDS)
 				`<style>body{margin:0}</style><svg width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}"><path d="${ours}"/></svg>`,
 			)
 			const drawn = await ink(await page.screenshot({ clip }))
-			let both = 0
-			let either = 0
-			for (const [i, a] of drawn.entries()) {
-				both += Math.min(a, theirs[i] ?? 0)
-				either += Math.max(a, theirs[i] ?? 0)
-			}
-			expect(either).toBeGreaterThan(1e5)
-			expect(both / either).toBeGreaterThan(0.98)
+			expect(drawn.filter((v) => v > 0).length).toBeGreaterThan(1e4)
+			expect(common(drawn, theirs)).toBeGreaterThan(0.98)
 		})
 
 /** The path from its end to its beginning. */
@@ -80,4 +83,55 @@ function reversedPath(d: string): string {
 	)
 	const [first, ...rest] = points.reverse()
 	return `M${first?.join(' ')}C${rest.map((p) => p.join(' ')).join(' ')}`
+}
+
+test('words that go out as text look as their outlines do, freely and along an outline', async ({
+	page,
+}) => {
+	const host = newPiece('Arch', parsePathData(ARCH))
+	const [path] = host.contours
+	if (!path) throw new Error('There is an outline.')
+	const bare = { ...emptySheet('Sign', WIDTH, HEIGHT), pieces: [{ ...host, hidden: true }] }
+	const more = { size: 150, font: { id: 'abril', family: 'f0', style: 'Regular' } }
+	const settings: readonly Setting[] = [
+		{ kind: 'free', place: [0.8, -0.6, 0.6, 0.8, 500, 1300] },
+		alongOf(path, { piece: host.id, start: 300, offset: 20 }),
+		alongOf(path, { piece: host.id, reversed: true, start: 300 }),
+	]
+	const pieces = []
+	for (const [k, setting] of settings.entries())
+		pieces.push(
+			withLettering(
+				newPiece(`Words ${k}`, host.contours),
+				await wordsIn('abril', 'Tea & play', setting, more),
+				hostsOf(bare),
+			),
+		)
+	const sheet = { ...bare, pieces: [...bare.pieces, ...pieces] }
+	const asText = formatSvg(sheet, { textOf: textElement })
+	expect(asText.match(/<textPath/g)).toHaveLength(2)
+	expect(asText.match(/<text /g)).toHaveLength(3)
+	const [file] = fontFiles('abril')
+	const face = `@font-face{font-family:f0;src:url(data:font/woff2;base64,${file?.toString('base64')})}`
+	await page.setViewportSize({ width: WIDTH, height: HEIGHT })
+	const seen = async (svg: string) => {
+		const body = svg.slice(svg.indexOf('<svg'))
+		await page.setContent(
+			`<style>${face}body{margin:0}text{text-rendering:geometricPrecision}</style>${body}`,
+		)
+		await page.evaluate(() => Promise.all([...document.fonts].map((one) => one.load())))
+		return ink(await page.screenshot({ clip: { x: 0, y: 0, width: WIDTH, height: HEIGHT } }))
+	}
+	expect(common(await seen(asText), await seen(formatSvg(sheet)))).toBeGreaterThan(0.98)
+})
+
+/** How much of either of two pictures' ink is common to both. */
+function common(a: Buffer, b: Buffer): number {
+	let both = 0
+	let either = 0
+	for (const [i, one] of a.entries()) {
+		both += Math.min(one, b[i] ?? 0)
+		either += Math.max(one, b[i] ?? 0)
+	}
+	return both / Math.max(1, either)
 }

@@ -1,5 +1,5 @@
-import { formatPathData } from '../src/core/formats/pathData'
 import type { Point } from '../src/core/geometry/point'
+import { formatPathData } from '../src/core/path/pathData'
 import { expect, test } from './bench'
 import {
 	bulges,

@@ -51,7 +51,6 @@ export {
 export { type GivenPage, type Outgoing, outgoing } from './formats/outgoing'
 export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
 export { mmPerPx, pointsPerPx } from './formats/pageSize'
-export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './formats/pathData'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
 export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'
 export { isLater, SheetTorn } from './formats/sheetVersions'
@@ -309,6 +308,7 @@ export {
 	swapPaints,
 } from './path/paint'
 export { difference, type Patch, patched } from './path/patch'
+export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './path/pathData'
 export {
 	addPhoto,
 	changePhoto,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { emptySheet, newPiece, type Piece } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { displayItem, displayList, OPEN_LINE_PX } from './displayList'
 
 const piece = (d: string, change: Partial<Piece> = {}): Piece => ({

@@ -1,8 +1,8 @@
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { formatSvg } from '../formats/svg/writeSvg'
 import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { randomNumbers } from '../path/testing/anyEdit'
 import { mergedByColour } from './mergedByColour'
 

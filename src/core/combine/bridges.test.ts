@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { nestingOf } from '../path/nesting'
+import { parsePathData } from '../path/pathData'
 import { bridged, waysAcross } from './bridges'
 import { seamless } from './seamless'
 import { contains } from './winding'

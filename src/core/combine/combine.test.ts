@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import type { Contour } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import type { Operation } from './clip'
 import { combine } from './combine'
 import { enclosed, wrongSamples } from './testing/judge'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parsePathData } from '../formats/pathData'
+import { parsePathData } from '../path/pathData'
 import { inmost } from './inmost'
 
 describe('a place well inside', () => {

@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import type { Contour } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { type ThinSettings, thinOutlines } from './thinOutlines'
 
 const SETTINGS: ThinSettings = {

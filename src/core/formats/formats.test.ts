@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
 import { readSvg } from '../drawings'
 import { emptySheet, newPiece } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { type FormatSettings, startingSettings } from './format'
 import { FORMATS, svgFormat } from './formats'
-import { parsePathData } from './pathData'
 
 const sheet = {
 	...emptySheet('Key', 40, 30),

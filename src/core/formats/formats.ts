@@ -48,6 +48,15 @@ export const svgFormat: TextFormat = {
 			],
 		},
 		{
+			id: 'letters',
+			name: 'Letters',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'Outlines: the same everywhere' },
+				{ value: 1, says: 'Text, where its font is there' },
+			],
+		},
+		{
 			id: 'layout',
 			name: 'Layout',
 			start: 0,
@@ -57,13 +66,14 @@ export const svgFormat: TextFormat = {
 			],
 		},
 	],
-	write: async (sheet, { digits = 3, layout = 0, paths = 0, units = 0 }) => {
+	write: async (sheet, { digits = 3, layout = 0, paths = 0, units = 0, letters = 0 }) => {
 		const artwork =
 			paths === 1 ? (await import('../artwork/mergedByColour')).mergedByColour(sheet) : sheet
 		const text = formatSvg(artwork, {
 			digits,
 			units: units === 1 ? 'px' : 'mm',
 			words: layout === 0,
+			...(letters === 1 && { textOf: (await import('./svg/textElement')).textElement }),
 		})
 		return layout === 1 ? text.replace(/>\s+</g, '><') : text
 	},

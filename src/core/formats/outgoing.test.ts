@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, type Sheet } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { addPieces, changePiece } from '../path/pieces'
 import { outgoing } from './outgoing'
-import { parsePathData } from './pathData'
 
 const stroke = { paint: { kind: 'solid', colour: '#22272e' }, width: 4, dashes: [8, 4] } as const
 const [a, b] = ['M10 20H50V40H10Z', 'M60 60H90V80H60Z'].map((d, n) => ({

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { parseSheet } from '../formats/sheetSchema'
 import { applyAffine } from '../geometry/affine'
 import { distance } from '../geometry/point'
@@ -8,6 +7,8 @@ import { mapContour, mapPiece } from '../path/edit'
 import type { Setting } from '../path/lettering'
 import { type Contour, emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
 import { flawsOf, normalised } from '../path/normalise'
+import { parsePathData } from '../path/pathData'
+import { inEnvelope } from './envelopes'
 import { followed, hostsOf, withLettering } from './follow'
 import { layOut } from './layOut'
 import { madeIntoPieces } from './madePieces'
@@ -138,6 +139,22 @@ describe('what edits do to words', () => {
 		const { sheet, id, edit } = await bench()
 		const gone = edit((s) => ({ ...s, pieces: s.pieces.filter((one) => one.id !== HOST.id) }))
 		expect(wordsOf(gone, id)).toBe(wordsOf(sheet, id))
+	})
+})
+
+describe('words in an envelope', () => {
+	test.each(['arch', 'wave'] as const)('bent into an %s, they follow its edges', async (kind) => {
+		const { sheet, id, edit } = await bench(FREE)
+		const bent = edit((s) => inEnvelope(s, id, kind))
+		expect(flawsOf(bent)).toEqual([])
+		expect(wordsOf(bent, id).lettering?.setting.kind).toBe('between')
+		expect(wordsOf(bent, id).contours).not.toEqual(wordsOf(sheet, id).contours)
+		const edges = bent.pieces.find(({ name }) => name.startsWith('Envelope'))
+		const lifted = edit(
+			(s) => transformPieces(s, new Set([edges?.id ?? '']), [1, 0, 0, 1, 0, -40]),
+			bent,
+		)
+		expect(far(wordsOf(lifted, id).contours, wordsOf(bent, id).contours)).toBeCloseTo(40, 4)
 	})
 })
 

@@ -27,8 +27,7 @@ export function railOf(
 	contour: Contour,
 	{ between, reversed = false }: { between?: readonly [string, string]; reversed?: boolean } = {},
 ): Rail {
-	const part = (between && stretchBetween(contour, ...between)) ?? contour
-	const way = reversed ? reverseContour(part) : part
+	const way = wayAlong(contour, { between, reversed })
 	const curves = segments(way).map(segmentCubic)
 	const ends: number[] = []
 	let whole = 0
@@ -57,6 +56,18 @@ export function railOf(
 			return { p: add(p, scale(along, s < 0 ? s : s - whole)), along }
 		},
 	}
+}
+
+/** The outline, or the part of it, that a rail goes along, from where it begins. */
+export function wayAlong(
+	contour: Contour,
+	{
+		between,
+		reversed = false,
+	}: { between?: readonly [string, string] | undefined; reversed?: boolean },
+): Contour {
+	const part = (between && stretchBetween(contour, ...between)) ?? contour
+	return reversed ? reverseContour(part) : part
 }
 
 /** The first of rising numbers that is at least `s`, or the last. */

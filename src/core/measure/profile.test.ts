@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { reverseContour } from '../path/contour'
+import { parsePathData } from '../path/pathData'
 import { profileBetween } from './profile'
 
 const [square] = parsePathData('M0 0H100V100H0Z')

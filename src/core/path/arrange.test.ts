@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { scaleAbout, turnAbout } from '../geometry/placement'
 import { distance } from '../geometry/point'
 import {
@@ -21,6 +20,7 @@ import {
 	transformPieces,
 } from './arrangePieces'
 import type { Sheet } from './model'
+import { parsePathData } from './pathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { bringBack } from './bringBack'
 import { groupPieces } from './groups'
 import { emptySheet, newPiece, type Sheet } from './model'
+import { parsePathData } from './pathData'
 import { removePieces } from './pieces'
 
 const piece = (name: string) => newPiece(name, parsePathData('M0 0H9V9Z'))

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { closeSmoothly, fillAcross, joinByNearness } from './closing'
 import {
 	addBeneath,
@@ -12,6 +11,7 @@ import {
 import { obeysKind } from './kinds'
 import { newPiece, type Sheet } from './model'
 import { nestingOf } from './nesting'
+import { parsePathData } from './pathData'
 import { sheetOf } from './testing/arbitrary'
 
 const paths = (...d: string[]) => d.flatMap((one) => parsePathData(one))

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { boxContains, growBox } from '../geometry/box'
 import { pointAt } from '../geometry/cubic'
 import { distance } from '../geometry/point'
@@ -17,6 +16,7 @@ import {
 	withHandles,
 } from './contour'
 import { obeysKind } from './kinds'
+import { parsePathData } from './pathData'
 import { anyContour } from './testing/arbitrary'
 
 describe('segments', () => {

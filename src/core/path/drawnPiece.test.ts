@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { parseSheet } from '../formats/sheetSchema'
 import { beginOutline } from './draw'
 import { drawnPiece, setDrawnIn } from './drawnPiece'
 import { emptySheet, INK, newPiece, type Paint } from './model'
 import { paintPieces, swapPaints } from './paint'
+import { parsePathData } from './pathData'
 import { addPieces } from './pieces'
 
 const piece = newPiece('Apple', parsePathData('M0 0h8v8z'))

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { cubicBounds } from '../geometry/cubic'
 import { signedArea } from '../geometry/polygon'
 import { cases } from '../testing/cases'
@@ -14,6 +13,7 @@ import {
 	setFirstNode,
 	splitAt,
 } from './ends'
+import { parsePathData } from './pathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { pointAt } from '../geometry/cubic'
 import { nearestOn } from '../geometry/nearest'
 import { distance } from '../geometry/point'
@@ -10,6 +9,7 @@ import { goAlongEdge, placeOn, stretchOf } from './goAlong'
 import type { Contour } from './model'
 import { emptySheet, newPiece } from './model'
 import { flawsOf } from './normalise'
+import { parsePathData } from './pathData'
 import { anyContour } from './testing/arbitrary'
 
 const at = (contour: Contour, index: number, t: number) => {

@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { cases } from '../testing/cases'
 import { duplicatePieces } from './arrangePieces'
 import {
@@ -19,6 +18,7 @@ import {
 import { guarded } from './guarded'
 import { emptySheet, newPiece, type Sheet } from './model'
 import { flawsOf, normalised } from './normalise'
+import { parsePathData } from './pathData'
 import { addPieces, changePiece, removePieces, reorderPiece } from './pieces'
 
 /** Squares named a, b, c, … from the lowest up; a piece's id is its name. */

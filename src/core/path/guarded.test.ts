@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { transformPieces } from './arrangePieces'
 import { mapPieces } from './edit'
 import { guarded } from './guarded'
 import { emptySheet, newPiece, type Piece, type Sheet } from './model'
+import { parsePathData } from './pathData'
 import { changePiece, removePieces } from './pieces'
 
 const square = (name: string, x: number): Piece => newPiece(name, parsePathData(`M${x} 0h9v9h-9z`))

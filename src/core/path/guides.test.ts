@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { addGuides, changeGuides, evenGuides, moveGuide, newGuide, removeGuides } from './guides'
 import { emptySheet } from './model'
+import { parsePathData } from './pathData'
 import { guideTargets, NOTHING_CAUGHT, nodeTargets, snapPoint } from './snap'
 import { sheetOf } from './testing/arbitrary'
 

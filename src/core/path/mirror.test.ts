@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { applyAffine, composeAffine } from '../geometry/affine'
 import { distance } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
 import { flattenContour } from './contour'
 import { reflection, setMirror, weldMirror } from './mirror'
+import { parsePathData } from './pathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyPoint, sheetOf } from './testing/arbitrary'
 

@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { pointAt } from '../geometry/cubic'
 import { add, distance } from '../geometry/point'
 import { cases } from '../testing/cases'
 import { segmentCount, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
 import { bendSegment, insertNode, moveHandle, moveNodes, placeNode, retractHandle } from './nodes'
+import { parsePathData } from './pathData'
 import { removeNodes } from './remove'
 import { anyContour, anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 

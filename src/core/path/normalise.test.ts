@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { cases } from '../testing/cases'
 import { splitAt } from './ends'
 import type { Contour, PathNode, Sheet } from './model'
 import { moveNodes } from './nodes'
 import { flawsOf, normalised } from './normalise'
+import { parsePathData } from './pathData'
 import { anyEdit, contoursOf, leavesReach, randomNumbers } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

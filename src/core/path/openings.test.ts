@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import type { Sheet } from './model'
 import { CannotCut, cutOpening, cuttable, isInside, openingsOf, releaseOpening } from './openings'
+import { parsePathData } from './pathData'
 import { sheetOf } from './testing/arbitrary'
 
 const OUTER = 'M0 0H100V100H0Z'

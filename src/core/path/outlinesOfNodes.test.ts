@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { formatPathData, parsePathData } from '../formats/pathData'
 import { outlinesOfNodes } from './outlinesOfNodes'
+import { formatPathData, parsePathData } from './pathData'
 import { sheetOf } from './testing/arbitrary'
 
 const sheet = sheetOf(...parsePathData('M0 0H90V90H0ZM200 0H240L250 30'))

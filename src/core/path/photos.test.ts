@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { distance } from '../geometry/point'
 import { addGuides, newGuide } from './guides'
 import { emptySheet, NEUTRAL_TONE, newPiece, type Sheet } from './model'
+import { parsePathData } from './pathData'
 import {
 	addPhoto,
 	changePhoto,

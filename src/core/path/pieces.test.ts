@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { cases } from '../testing/cases'
 import { findContour, findNode, mapContours, mapPieces } from './edit'
 import { emptySheet, newPiece, type Sheet } from './model'
+import { parsePathData } from './pathData'
 import {
 	addPieces,
 	changePiece,

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { nearestOn } from '../geometry/nearest'
 import { distance } from '../geometry/point'
 import { cases } from '../testing/cases'
 import { flattenContour, isStraight, segmentCubic, segments } from './contour'
+import { parsePathData } from './pathData'
 import { removeNodes } from './remove'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

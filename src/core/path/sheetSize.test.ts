@@ -1,8 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { boundsOf } from './contour'
 import { addGuides, newGuide } from './guides'
 import { emptySheet, newPiece, type Sheet } from './model'
+import { parsePathData } from './pathData'
 import { addPhoto, newPhoto, photoCorners } from './photos'
 import { artworkBox, fitSheetTo, photosBox, resizeSheet } from './sheetSize'
 

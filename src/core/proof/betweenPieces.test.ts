@@ -2,9 +2,9 @@ import { describe, expect, test } from 'vitest'
 import { combineAreas } from '../combine/combine'
 import { filledArea } from '../combine/divide'
 import { contains } from '../combine/winding'
-import { parsePathData } from '../formats/pathData'
 import { ringedOf } from '../path/enclosing'
 import { newPiece, type Piece } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { betweenTwo, grownOver, neighbouring } from './betweenPieces'
 
 const WIDTH = 2

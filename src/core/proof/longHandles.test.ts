@@ -1,9 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { isSelfCrossing } from '../combine/selfCrossing'
-import { parsePathData } from '../formats/pathData'
 import { deviation } from '../measure/deviation'
 import { segments } from '../path/contour'
 import type { Contour } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { areHandlesLong, withShortHandles } from './longHandles'
 
 const only = (d: string) => parsePathData(d)[0] as Contour

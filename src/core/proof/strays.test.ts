@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { parsePathData } from '../formats/pathData'
 import { newPiece } from '../path/model'
+import { parsePathData } from '../path/pathData'
 import { type OffPhoto, strays } from './strays'
 
 const piece = newPiece('Key', parsePathData('M0 0H100V100H0Z'))

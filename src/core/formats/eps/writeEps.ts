@@ -5,8 +5,8 @@ import type { Point } from '../../geometry/point'
 import { figurePath } from '../../path/figures'
 import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/gradients'
 import type { Paint, Sheet, Stop, Stroke } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { pointsPerPx } from '../pageSize'
-import { parsePathData } from '../pathData'
 import { CAPS, JOINS, type PathWords, pathIn, plainNumber, shares } from '../pathWords'
 
 /**

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { emptySheet, newPiece } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { addPieces, changePiece } from '../../path/pieces'
-import { parsePathData } from '../pathData'
 import { formatSvg } from '../svg/writeSvg'
 import { keySheet } from '../testing/keySheet'
 import { paintedSheet } from '../testing/paintedSheet'

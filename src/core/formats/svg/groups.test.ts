@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest'
 import { groupPath, groupPieces } from '../../path/groups'
 import { emptySheet, newPiece, type Sheet } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { addPieces } from '../../path/pieces'
-import { parsePathData } from '../pathData'
 import { readSvg } from './readSvg'
 import { formatSvg } from './writeSvg'
 

@@ -3,8 +3,10 @@ import { nodeCount } from '../../path/contour'
 import { figurePath } from '../../path/figures'
 import type { Gradient, Pattern } from '../../path/gradients'
 import { groupPath } from '../../path/groups'
-import type { Paint, Sheet, Stroke } from '../../path/model'
-import { formatPathData } from '../pathData'
+import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
+import { formatPathData } from '../../path/pathData'
+import { escapeXml } from './escapeXml'
+import type { TextElement } from './textElement'
 
 export interface SvgOptions {
 	/** Decimals of a pixel that are written. */
@@ -15,6 +17,8 @@ export interface SvgOptions {
 	readonly units?: 'px' | 'mm'
 	/** Whether titles and a description are written; so unless it is said otherwise. */
 	readonly words?: boolean
+	/** Says pieces of lettering as text, where it can; all pieces are outlines where absent. */
+	readonly textOf?: (piece: Piece, sheet: Sheet, id: string, digits: number) => TextElement | null
 }
 
 /**
@@ -30,11 +34,20 @@ export function formatSvg(sheet: Sheet, o: SvgOptions = {}): string {
 	const { digits = 3, words = true } = o
 	const scale = o.units === 'px' ? {} : sheet
 	const servers = createServers(idOf, digits)
+	const { textOf } = o
+	const textFor = ({ piece, shapes }: DisplayItem) => {
+		if (!textOf || !piece.lettering || shapes.length !== 1) return null
+		const text = textOf(piece, sheet, idOf('way'), digits)
+		for (const line of text?.defs ?? []) servers.add(line)
+		return text
+	}
 	const drawn = inGroups(
 		sheet,
 		items,
 		idOf,
-		items.map((item, n) => pieceElement(item, pieceIds[n] ?? '', { digits, words }, servers)),
+		items.map((item, n) =>
+			pieceElement(item, pieceIds[n] ?? '', { digits, words }, servers, textFor(item)),
+		),
 		words,
 	)
 	const { background } = sheet
@@ -127,34 +140,41 @@ function pieceElement(
 	id: string,
 	{ digits, words }: Required<Pick<SvgOptions, 'digits' | 'words'>>,
 	servers: Servers,
+	text: TextElement | null,
 ): string {
 	const faint = opacity < 1 ? ` opacity="${opacity}"` : ''
 	const [shape, more] = shapes
 	// Without words one path says it all.
-	if (!words && shape && !more)
+	if (!words && shape && !more && !text)
 		return `\t${pathElement(shape, digits, servers).replace('<path', `<path id="${id}"${faint}`)}`
 	return [
 		`\t<g id="${id}"${faint}>`,
 		...(words ? [`\t\t<title>${escapeXml(piece.name)}</title>`] : []),
-		...shapes.map((shape) => `\t\t${pathElement(shape, digits, servers)}`),
+		...shapes.map(
+			(shape) =>
+				`\t\t${text ? text.element(paintAttributes(shape, servers)) : pathElement(shape, digits, servers)}`,
+		),
 		'\t</g>',
 	].join('\n')
 }
 
-function pathElement(
-	{ contours, rule, fill, stroke, strokeBelow }: DisplayShape,
-	digits: number,
-	servers: Servers,
-): string {
+function pathElement(shape: DisplayShape, digits: number, servers: Servers): string {
+	const { contours, rule, fill } = shape
 	const attributes = [
-		`fill="${servers.valueOf(fill)}"`,
+		...paintAttributes(shape, servers),
 		...(rule === 'evenodd' && fill.kind !== 'none' ? ['fill-rule="evenodd"'] : []),
-		...paintAlpha('fill-opacity', fill),
-		...(stroke.paint.kind === 'none' ? [] : strokeAttributes(stroke, servers)),
-		...(strokeBelow && stroke.paint.kind !== 'none' ? ['paint-order="stroke"'] : []),
 		`d="${formatPathData(contours, digits)}"`,
 	]
 	return `<path ${attributes.join(' ')}/>`
+}
+
+function paintAttributes({ fill, stroke, strokeBelow }: DisplayShape, servers: Servers): string[] {
+	return [
+		`fill="${servers.valueOf(fill)}"`,
+		...paintAlpha('fill-opacity', fill),
+		...(stroke.paint.kind === 'none' ? [] : strokeAttributes(stroke, servers)),
+		...(strokeBelow && stroke.paint.kind !== 'none' ? ['paint-order="stroke"'] : []),
+	]
 }
 
 function strokeAttributes(stroke: Stroke, servers: Servers): string[] {
@@ -183,6 +203,8 @@ interface Servers {
 	valueOf(paint: Paint): string
 	/** The lines that define those named so far. */
 	elements(): string[]
+	/** Something else that is referred to. */
+	add(line: string): void
 }
 
 function createServers(idOf: (name: string) => string, digits: number): Servers {
@@ -204,6 +226,7 @@ function createServers(idOf: (name: string) => string, digits: number): Servers 
 			}
 			return `url(#${id})`
 		},
+		add: (line) => void lines.push(line),
 		elements: () =>
 			lines.length > 0 ? ['\t<defs>', ...lines.map((line) => `\t\t${line}`), '\t</defs>'] : [],
 	}
@@ -239,14 +262,4 @@ function gradientElement(gradient: Gradient, id: string, digits: number): string
 	const matrix = [along, across].flatMap(([x, y]) => [x - centre[0], y - centre[1]])
 	const place = [...matrix, ...centre].map(px).join(' ')
 	return `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1" gradientTransform="matrix(${place})">${stops}</radialGradient>`
-}
-
-function escapeXml(text: string): string {
-	const entities: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-	return (
-		text
-			.replace(/[&<>"]/g, (c) => entities[c] ?? c)
-			// biome-ignore lint/suspicious/noControlCharactersInRegex: XML allows none of these
-			.replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\ufffe\uffff]/g, '')
-	)
 }

@@ -1,6 +1,6 @@
 import { emptySheet, newPiece, type Sheet } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { addPieces } from '../../path/pieces'
-import { parsePathData } from '../pathData'
 
 /** A plain key of curves and corners with two openings, 400 × 160 px of 0.25 mm. */
 export function keySheet(): Sheet {

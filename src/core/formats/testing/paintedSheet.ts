@@ -6,8 +6,8 @@ import {
 	type Sheet,
 	type Stroke,
 } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { addPieces } from '../../path/pieces'
-import { parsePathData } from '../pathData'
 
 const STOPS = [
 	{ at: 0.1, colour: '#c03020' },

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../formats/pathData'
 import { newPiece, type Piece } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { painted } from '../testing/painted'
 import { palette } from './palette'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
-import { parsePathData } from '../../formats/pathData'
 import { newPiece, type Piece } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { snapColours } from './snapColours'
 
 const piece = (colour: string): Piece => ({

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import { combine } from '../../combine/combine'
-import { parsePathData } from '../../formats/pathData'
 import { distance } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 import { painted } from '../testing/painted'
 import { toneRegions } from './toneRegions'
 

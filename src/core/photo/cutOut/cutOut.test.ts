@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../formats/pathData'
+import { parsePathData } from '../../path/pathData'
 import { randomNumbers } from '../../path/testing/anyEdit'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'

@@ -1,5 +1,5 @@
-import { parsePathData } from '../../formats/pathData'
 import type { Contour } from '../../path/model'
+import { parsePathData } from '../../path/pathData'
 
 /** Outlines for tests. */
 

@@ -2,7 +2,6 @@ import type { PassDef } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
-import { letteringTool } from '@/editor/tools/lettering/lettering'
 import { liftTool } from '@/editor/tools/lift/lift'
 import { liftSlice } from '@/editor/tools/lift/liftSlice'
 import { paintLift } from '@/editor/tools/lift/paintLift'
@@ -22,7 +21,7 @@ export const cutPass: PassDef = {
 	number: 5,
 	name: 'Cut',
 	purpose: 'Cut out what one sees through; join, part and grow pieces.',
-	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool, letteringTool],
+	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool],
 	ownTools: [regionsTool],
 	shows: 'trace',
 	overlays: {

@@ -9,7 +9,7 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { findPiece, type Lettering, piecesBox, type Setting } from '@/core'
-import { hostsOf, type LetteringChange, madeIntoPieces, wayOf } from '@/core/letter'
+import { hostsOf, inEnvelope, type LetteringChange, madeIntoPieces, wayOf } from '@/core/letter'
 import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CardFoot } from '@/kit/CardFoot'
 import { LabelledSlider } from '@/kit/LabelledSlider'
@@ -202,6 +202,27 @@ function Where({
 					</Button>
 				</Box>
 			)}
+			{(picking?.to === 'top' || setting.kind === 'between') && (
+				<Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+					<Typography variant="body2" sx={{ flexGrow: 1 }}>
+						Or between new ones
+					</Typography>
+					{ENVELOPES.map(([kind, says]) => (
+						<Button
+							key={kind}
+							variant="outlined"
+							onClick={() => {
+								pick(null)
+								open.apply('Bend words', (now) => inEnvelope(now, id, kind))
+								open.seal()
+								refresh()
+							}}
+						>
+							{says}
+						</Button>
+					))}
+				</Box>
+			)}
 			{setting.kind === 'along' && (
 				<>
 					<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1 }}>
@@ -263,6 +284,11 @@ function Where({
 		</>
 	)
 }
+
+const ENVELOPES = [
+	['arch', 'Arch'],
+	['wave', 'Wave'],
+] as const
 
 const PICKED = {
 	along: 'Click the outline they go along.',

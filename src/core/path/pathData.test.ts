@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../geometry/point'
-import { flattenContour, isStraight, segments } from '../path/contour'
-import { anyContour } from '../path/testing/arbitrary'
+import { flattenContour, isStraight, segments } from './contour'
 import { formatPathData, PathSyntaxError, parsePathData } from './pathData'
+import { anyContour } from './testing/arbitrary'
 
 function ends(d: string): Point[][] {
 	return parsePathData(d).map((c) => c.nodes.map((n) => n.at))

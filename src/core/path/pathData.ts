@@ -1,9 +1,9 @@
 import { arcToCubics } from '../geometry/arc'
 import { at } from '../geometry/numbers'
 import { add, mix, type Point, samePoint, scale, subtract } from '../geometry/point'
-import { contourHull, isStraight, segmentCubic, segments, withHandles } from '../path/contour'
-import { inferKinds } from '../path/kinds'
-import { type Contour, newId, type PathNode } from '../path/model'
+import { contourHull, isStraight, segmentCubic, segments, withHandles } from './contour'
+import { inferKinds } from './kinds'
+import { type Contour, newId, type PathNode } from './model'
 
 /** Path data that cannot be read; `position` counts characters from 0. */
 export class PathSyntaxError extends Error {
