@@ -8,6 +8,7 @@ const ALONE = [
 	'src/store/{archive,bulletin,collections,editLock,faults,library,saving,steps,versions}.test.ts',
 	'src/editor/input/{bindKeys,gestures,heldKeys}.test.ts',
 	'src/editor/passes/{stillSought,tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
+	'src/editor/tools/lettering/typing.test.ts',
 	'src/editor/session/{asking,darkroom,photoEdges,pyramids,saying,sheetAtRest}.test.ts',
 	'src/editor/stage/farPicture.test.ts',
 ]

@@ -40,38 +40,51 @@ export function wordsAtHand({ open, slices }: Pick<At, 'open' | 'slices'>) {
 	return piece?.lettering ? { id: piece.id, lettering: piece.lettering } : null
 }
 
-/** So many texts were asked to be set: the newest alone is. */
-let asked = 0
+/** What is done to words is done in turn: letters wait for their font, and what comes after them finds them there. */
+let last: Promise<void> = Promise.resolve()
+
+function inTurn(
+	{ slices, refresh }: Pick<At, 'slices' | 'refresh'>,
+	work: () => Promise<void>,
+): Promise<void> {
+	const own = slices.of(letteringSlice)
+	last = last.then(work).then(
+		() => own.setState({ problem: null }),
+		(error) => own.setState({ problem: messageFor(error) }),
+	)
+	return last.then(() => refresh())
+}
+
+/** So many texts were typed: the newest alone is set. */
+let texts = 0
 
 /** What was typed comes to stand on the sheet: one step, until typing is done. */
-export async function typed(at: At, typing: Typing): Promise<void> {
-	const { open, slices, library } = at
-	const own = slices.of(letteringSlice)
-	own.setState({ typing })
+export function typed(at: At, typing: Typing): Promise<void> {
+	const { open, slices } = at
+	slices.of(letteringSlice).setState({ typing })
 	at.refresh()
-	const there = findPiece(open.sheet(), typing.piece)?.lettering
-	if (there?.text === typing.text) return
-	const { wish } = own.getState()
-	const words = there ?? {
-		...wish,
-		size: sizeFor(wish, open.sheet()),
-		setting: typing.setting,
-	}
-	const turn = ++asked
-	try {
-		const next: Lettering = {
-			...words,
-			text: typing.text,
-			shaped: await shapedAs({ library }, words.font, typing.text, words.spacing),
+	const text = ++texts
+	return inTurn(at, async () => {
+		const there = findPiece(open.sheet(), typing.piece)?.lettering
+		if (text !== texts || there?.text === typing.text) return
+		const { wish } = slices.of(letteringSlice).getState()
+		const words = there ?? {
+			...wish,
+			size: sizeFor(wish, open.sheet()),
+			setting: typing.setting,
 		}
-		if (turn !== asked) return
-		open.apply('Type words', (sheet) => standing(sheet, typing.piece, next), `type ${typing.piece}`)
-		own.setState({ problem: null })
+		const shapes = await shapedAs(at, words.font, typing.text, words.spacing)
+		// Whatever else was done to them meanwhile holds.
+		open.apply(
+			'Type words',
+			(sheet) => {
+				const now = findPiece(sheet, typing.piece)?.lettering ?? words
+				return standing(sheet, typing.piece, { ...now, text: typing.text, shaped: shapes })
+			},
+			`type ${typing.piece}`,
+		)
 		if (findPiece(open.sheet(), typing.piece)) open.select({ ...NOTHING, piece: typing.piece })
-	} catch (error) {
-		own.setState({ problem: messageFor(error) })
-	}
-	at.refresh()
+	})
 }
 
 /** The sheet with words in it: without their piece where no letter of them stands. */
@@ -111,34 +124,24 @@ async function fileOf({ library }: Pick<At, 'library'>, id: string): Promise<Blo
  * Sets the words at hand otherwise, and those that come after them likewise where that is a wish.
  * @param key steps in a row that share it are one
  */
-export async function setWords(
+export function setWords(
 	at: At,
 	label: string,
 	change: LetteringChange,
 	key?: string,
 ): Promise<void> {
-	const { open, slices, library } = at
+	const { open, slices } = at
 	const own = slices.of(letteringSlice)
 	const { font, size, spacing, leading, align } = { ...own.getState().wish, ...change }
 	own.setState({ wish: { font, size, spacing, leading, align } })
-	const words = wordsAtHand(at)
-	if (!words) return at.refresh()
-	const { id, lettering } = words
-	const next = { ...lettering, ...change }
-	const turn = ++asked
-	try {
-		const anew =
-			change.font !== undefined ||
-			(change.spacing !== undefined && (change.spacing === 0) !== (lettering.spacing === 0))
-		const shapes = anew
-			? { shaped: await shapedAs({ library }, next.font, next.text, next.spacing) }
-			: {}
-		if (turn !== asked) return
+	const id = wordsAtHand(at)?.id
+	return inTurn(at, async () => {
+		const words = id === undefined ? undefined : findPiece(open.sheet(), id)?.lettering
+		if (id === undefined || !words) return
+		const next = { ...words, ...change }
+		const anew = change.font !== undefined || (next.spacing === 0) !== (words.spacing === 0)
+		const shapes = anew ? { shaped: await shapedAs(at, next.font, next.text, next.spacing) } : {}
 		open.apply(label, (sheet) => changedLettering(sheet, id, { ...change, ...shapes }), key)
 		if (key === undefined) open.seal()
-		own.setState({ problem: null })
-	} catch (error) {
-		own.setState({ problem: messageFor(error) })
-	}
-	at.refresh()
+	})
 }
