@@ -1,28 +1,7 @@
-import {
-	type Contour,
-	contourBounds,
-	distance,
-	findPiece,
-	type HostRef,
-	type Lettering,
-	newId,
-	type Piece,
-	type Point,
-	type Setting,
-	type Sheet,
-} from '@/core'
-import {
-	bandsOf,
-	caretAt,
-	changedLettering,
-	hostsOf,
-	indexNear,
-	railOf,
-	type Way,
-	wayOf,
-} from '@/core/letter'
+import { distance, type HostRef, newId, type Point, type Setting, type Sheet } from '@/core'
+import { bandsOf, changedLettering, hostsOf, indexNear } from '@/core/letter'
 import type { ToolContext } from '@/editor/session/definitions'
-import { hitEdge, isOpenToEdits } from '@/editor/session/hitTest'
+import { hitEdge } from '@/editor/session/hitTest'
 import {
 	apply,
 	type Effect,
@@ -37,24 +16,24 @@ import {
 } from '@/editor/session/machine'
 import { NO_OVERLAY, type PointerInput, type Tool } from '@/editor/session/tool'
 import { NOTHING } from '@/store/selection'
+import { dragged, type Grip, gripAt, gripsOf } from './grips'
+import {
+	alongFrom,
+	betweenChosen,
+	caretOf,
+	hostUnder,
+	type Laid,
+	laidOf,
+	wordAt,
+	wordsUnder,
+} from './laid'
 import { type LetteringState, letteringSlice, type Typing } from './letteringSlice'
-import { sizeFor } from './typing'
 
 /** The state that the card and the typing field see too. */
 export interface LetteringNeeds {
 	get(): LetteringState
 	set(change: Partial<LetteringState>): void
 }
-
-/** Words as they lie on the sheet. */
-interface Laid {
-	readonly piece: Piece
-	readonly lettering: Lettering
-	readonly way: Way
-}
-
-/** A handle of words along an outline: where they begin, and how far off they stand. */
-type Grip = 'start' | 'offset'
 
 type Drag =
 	| { readonly of: 'letters'; readonly piece: string; readonly from: number }
@@ -294,167 +273,5 @@ const PICKS = {
 	bottom: 'Click the outline beneath the words; the same one, closed, for both. Esc: leave it.',
 } as const
 
-export const ordered = ([a, b]: readonly [number, number]): readonly [number, number] =>
+const ordered = ([a, b]: readonly [number, number]): readonly [number, number] =>
 	a <= b ? [a, b] : [b, a]
-
-/** A lettering as it lies; `null` for what is none, or has lost its outline. */
-function laidOf(sheet: Sheet, id: string): Laid | null {
-	const piece = findPiece(sheet, id)
-	const way = piece?.lettering && wayOf(piece.lettering, hostsOf(sheet))
-	return piece?.lettering && way ? { piece, lettering: piece.lettering, way } : null
-}
-
-/** The outline under the pointer that words can go by: none of letters. */
-function hostUnder(sight: Sight, { at, reach }: PointerInput, but?: string): HostRef | null {
-	const sheet = sight.sheet()
-	const hit = hitEdge(sheet, at, reach, undefined)
-	if (!hit) return null
-	const piece = sheet.pieces.find(({ contours }) => contours.includes(hit.contour))
-	return !piece || piece.lettering || piece.id === but
-		? null
-		: { piece: piece.id, contour: hit.contour.id }
-}
-
-/** Along an outline, from the place on it that is nearest. */
-function alongFrom(sight: Sight, host: HostRef, at: Point): Setting {
-	const contour = hostsOf(sight.sheet())(host)
-	const between = contour && betweenChosen(sight, contour)
-	return {
-		kind: 'along',
-		...host,
-		...(between && { between }),
-		start: contour && !between ? nearestAlong(railOf(contour), at) : 0,
-		offset: 0,
-		reversed: false,
-		under: false,
-		upright: false,
-		fit: 'none',
-	}
-}
-
-/** The two nodes of an outline that are chosen, in its order. */
-function betweenChosen(sight: Sight, { nodes }: Contour): readonly [string, string] | undefined {
-	const [first, last, more] = nodes.filter(({ id }) => sight.selection().nodes.has(id))
-	return first && last && !more ? [first.id, last.id] : undefined
-}
-
-/** The length gone along a rail at the place nearest to a point, px. */
-function nearestAlong(rail: ReturnType<typeof railOf>, at: Point): number {
-	const away = (s: number) => distance(rail.at(s).p, at)
-	const steps = 256
-	let best = 0
-	for (let k = 1; k <= steps; k++) {
-		const s = (rail.length * k) / steps
-		if (away(s) < away(best)) best = s
-	}
-	for (let by = rail.length / steps; by > 1e-3; by /= 2)
-		for (const s of [best - by, best + by]) if (away(s) < away(best)) best = s
-	return best
-}
-
-/** The words under the pointer: within a line's height of them. */
-function wordsUnder(sight: Sight, { at, reach }: PointerInput): Laid | null {
-	const sheet = sight.sheet()
-	for (const piece of sheet.pieces.toReversed()) {
-		if (!piece.lettering || !isOpenToEdits(piece)) continue
-		const boxes = piece.contours.map(contourBounds)
-		const near = boxes.some(
-			({ minX, minY, maxX, maxY }) =>
-				at[0] >= minX - reach &&
-				at[0] <= maxX + reach &&
-				at[1] >= minY - reach &&
-				at[1] <= maxY + reach,
-		)
-		if (near) return laidOf(sheet, piece.id)
-	}
-	return null
-}
-
-/** What a double click chooses: the word at an index. */
-function wordAt(text: string, at: number): readonly [number, number] {
-	let [from, to] = [at, at]
-	while (from > 0 && /\S/.test(text[from - 1] ?? ' ')) from--
-	while (to < text.length && /\S/.test(text[to] ?? ' ')) to++
-	return [from, to]
-}
-
-/** The caret of what is typed; of words that do not stand yet, where they will. */
-function caretOf({ typing, wish }: LetteringState, words: Laid | null, sight: Sight) {
-	if (!typing) return null
-	if (words)
-		return caretAt(
-			words.lettering,
-			words.way,
-			Math.min(typing.chosen[1], words.lettering.text.length),
-		)
-	const { setting } = typing
-	const tall = FIRST_CARET_EM * sizeFor(wish, sight.sheet())
-	if (setting.kind === 'free') {
-		const [, , c, d, e, f] = setting.place
-		return [
-			[e, f],
-			[e - c * tall, f - d * tall],
-		] as const
-	}
-	if (setting.kind !== 'along') return null
-	const host = hostsOf(sight.sheet())(setting)
-	if (!host) return null
-	const { p, along } = railOf(host, setting).at(setting.start)
-	return [p, [p[0] + along[1] * tall, p[1] - along[0] * tall]] as const
-}
-
-/** How high the caret is before there is a letter, em. */
-const FIRST_CARET_EM = 0.75
-
-/** The handles of words along an outline: where they are put on it, and above that. */
-function gripsOf(
-	{ lettering, way }: Laid,
-	sight: Sight,
-): { readonly of: Grip; readonly at: Point }[] {
-	const { setting, shaped, align } = lettering
-	if (setting.kind !== 'along') return []
-	const host = hostsOf(sight.sheet())(setting)
-	const [line] = way.lines
-	if (!host || !line) return []
-	const rail = railOf(host, setting)
-	const s =
-		align === 'left'
-			? setting.start
-			: align === 'middle'
-				? rail.length / 2 + setting.start
-				: rail.length - setting.start
-	const x = align === 'left' ? 0 : align === 'middle' ? line.width / 2 : line.width
-	return [
-		{ of: 'start', at: rail.at(s).p },
-		{ of: 'offset', at: way.at(0, x, (1.25 * shaped.ascent * way.size) / shaped.em) },
-	]
-}
-
-function gripAt(words: Laid, { at, reach }: PointerInput, sight: Sight): Grip | null {
-	const near = gripsOf(words, sight).filter((grip) => distance(grip.at, at) <= reach)
-	return near.sort((a, b) => distance(a.at, at) - distance(b.at, at))[0]?.of ?? null
-}
-
-/** The sheet with words dragged by a handle. */
-function dragged(
-	base: Sheet,
-	id: string,
-	grip: Grip,
-	began: Point,
-	{ at, shift }: PointerInput,
-): Sheet {
-	const lettering = findPiece(base, id)?.lettering
-	if (lettering?.setting.kind !== 'along') return base
-	const { setting, align } = lettering
-	const host = hostsOf(base)(setting)
-	if (!host) return base
-	const rail = railOf(host, setting)
-	const [from, to] = [nearestAlong(rail, began), nearestAlong(rail, at)]
-	const gone = to - from
-	const whole = rail.closed ? gone - Math.round(gone / rail.length) * rail.length : gone
-	const start = setting.start + (align === 'right' ? -whole : whole)
-	const { along } = rail.at(from)
-	const lifted = (at[0] - began[0]) * along[1] - (at[1] - began[1]) * along[0]
-	const change = grip === 'start' ? { start } : { offset: shift ? 0 : setting.offset + lifted }
-	return changedLettering(base, id, { setting: { ...setting, ...change } })
-}

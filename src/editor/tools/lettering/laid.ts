@@ -1,0 +1,137 @@
+import {
+	type Contour,
+	contourBounds,
+	distance,
+	findPiece,
+	type HostRef,
+	type Lettering,
+	type Piece,
+	type Point,
+	type Setting,
+	type Sheet,
+} from '@/core'
+import { caretAt, hostsOf, railOf, type Way, wayOf } from '@/core/letter'
+import { hitEdge, isOpenToEdits } from '@/editor/session/hitTest'
+import type { Sight } from '@/editor/session/machine'
+import type { PointerInput } from '@/editor/session/tool'
+import type { LetteringState } from './letteringSlice'
+import { sizeFor } from './typing'
+
+/** Words as they lie on the sheet. */
+export interface Laid {
+	readonly piece: Piece
+	readonly lettering: Lettering
+	readonly way: Way
+}
+
+/** A lettering as it lies; `null` for what is none, or has lost its outline. */
+export function laidOf(sheet: Sheet, id: string): Laid | null {
+	const piece = findPiece(sheet, id)
+	const way = piece?.lettering && wayOf(piece.lettering, hostsOf(sheet))
+	return piece?.lettering && way ? { piece, lettering: piece.lettering, way } : null
+}
+
+/** The outline under the pointer that words can go by: none of letters. */
+export function hostUnder(sight: Sight, { at, reach }: PointerInput, but?: string): HostRef | null {
+	const sheet = sight.sheet()
+	const hit = hitEdge(sheet, at, reach, undefined)
+	if (!hit) return null
+	const piece = sheet.pieces.find(({ contours }) => contours.includes(hit.contour))
+	return !piece || piece.lettering || piece.id === but
+		? null
+		: { piece: piece.id, contour: hit.contour.id }
+}
+
+/** Along an outline, from the place on it that is nearest. */
+export function alongFrom(sight: Sight, host: HostRef, at: Point): Setting {
+	const contour = hostsOf(sight.sheet())(host)
+	const between = contour && betweenChosen(sight, contour)
+	return {
+		kind: 'along',
+		...host,
+		...(between && { between }),
+		start: contour && !between ? nearestAlong(railOf(contour), at) : 0,
+		offset: 0,
+		reversed: false,
+		under: false,
+		upright: false,
+		fit: 'none',
+	}
+}
+
+/** The two nodes of an outline that are chosen, in its order. */
+export function betweenChosen(
+	sight: Sight,
+	{ nodes }: Contour,
+): readonly [string, string] | undefined {
+	const [first, last, more] = nodes.filter(({ id }) => sight.selection().nodes.has(id))
+	return first && last && !more ? [first.id, last.id] : undefined
+}
+
+/** The length gone along a rail at the place nearest to a point, px. */
+export function nearestAlong(rail: ReturnType<typeof railOf>, at: Point): number {
+	const away = (s: number) => distance(rail.at(s).p, at)
+	const steps = 256
+	let best = 0
+	for (let k = 1; k <= steps; k++) {
+		const s = (rail.length * k) / steps
+		if (away(s) < away(best)) best = s
+	}
+	for (let by = rail.length / steps; by > 1e-3; by /= 2)
+		for (const s of [best - by, best + by]) if (away(s) < away(best)) best = s
+	return best
+}
+
+/** The words under the pointer: within a line's height of them. */
+export function wordsUnder(sight: Sight, { at, reach }: PointerInput): Laid | null {
+	const sheet = sight.sheet()
+	for (const piece of sheet.pieces.toReversed()) {
+		if (!piece.lettering || !isOpenToEdits(piece)) continue
+		const boxes = piece.contours.map(contourBounds)
+		const near = boxes.some(
+			({ minX, minY, maxX, maxY }) =>
+				at[0] >= minX - reach &&
+				at[0] <= maxX + reach &&
+				at[1] >= minY - reach &&
+				at[1] <= maxY + reach,
+		)
+		if (near) return laidOf(sheet, piece.id)
+	}
+	return null
+}
+
+/** What a double click chooses: the word at an index. */
+export function wordAt(text: string, at: number): readonly [number, number] {
+	let [from, to] = [at, at]
+	while (from > 0 && /\S/.test(text[from - 1] ?? ' ')) from--
+	while (to < text.length && /\S/.test(text[to] ?? ' ')) to++
+	return [from, to]
+}
+
+/** The caret of what is typed; of words that do not stand yet, where they will. */
+export function caretOf({ typing, wish }: LetteringState, words: Laid | null, sight: Sight) {
+	if (!typing) return null
+	if (words)
+		return caretAt(
+			words.lettering,
+			words.way,
+			Math.min(typing.chosen[1], words.lettering.text.length),
+		)
+	const { setting } = typing
+	const tall = FIRST_CARET_EM * sizeFor(wish, sight.sheet())
+	if (setting.kind === 'free') {
+		const [, , c, d, e, f] = setting.place
+		return [
+			[e, f],
+			[e - c * tall, f - d * tall],
+		] as const
+	}
+	if (setting.kind !== 'along') return null
+	const host = hostsOf(sight.sheet())(setting)
+	if (!host) return null
+	const { p, along } = railOf(host, setting).at(setting.start)
+	return [p, [p[0] + along[1] * tall, p[1] - along[0] * tall]] as const
+}
+
+/** How high the caret is before there is a letter, em. */
+const FIRST_CARET_EM = 0.75
