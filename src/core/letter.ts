@@ -1,5 +1,5 @@
 /** The core's face for words set as outlines: what is laid out and edited; `letters.ts` opens fonts. */
-export { bandsOf, type Caret, caretAt, indexNear } from './letter/carets'
+export { bandsOf, type Caret, caretAt, indexNear, nearestCaret } from './letter/carets'
 export { type Envelope, envelopeEdges, inEnvelope } from './letter/envelopes'
 export {
 	asOutlines,

@@ -33,18 +33,23 @@ export function caretAt({ shaped }: Lettering, way: Way, index: number): Caret {
 	return [way.at(line, x, shaped.descent * px), way.at(line, x, shaped.ascent * px)]
 }
 
-/** The index of the text whose caret is nearest to a place on the sheet. */
-export function indexNear(lettering: Lettering, way: Way, p: Point): number {
-	let best = 0
-	let least = Number.POSITIVE_INFINITY
+/** The index of the text whose caret is nearest to a place on the sheet, and how far that is, px. */
+export function nearestCaret(
+	lettering: Lettering,
+	way: Way,
+	p: Point,
+): { readonly index: number; readonly away: number } {
+	let best = { index: 0, away: Number.POSITIVE_INFINITY }
 	for (let index = 0; index <= lettering.text.length; index++) {
 		const away = toSegment(p, caretAt(lettering, way, index))
-		if (away < least) {
-			least = away
-			best = index
-		}
+		if (away < best.away) best = { index, away }
 	}
 	return best
+}
+
+/** The index of the text whose caret is nearest to a place on the sheet. */
+export function indexNear(lettering: Lettering, way: Way, p: Point): number {
+	return nearestCaret(lettering, way, p).index
 }
 
 /** What is chosen of a text, as bands from caret to caret, on the sheet. */

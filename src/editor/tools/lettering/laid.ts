@@ -1,16 +1,18 @@
 import {
+	boxContains,
 	type Contour,
-	contourBounds,
 	distance,
 	findPiece,
+	growBox,
 	type HostRef,
 	type Lettering,
 	type Piece,
 	type Point,
+	piecesBox,
 	type Setting,
 	type Sheet,
 } from '@/core'
-import { caretAt, hostsOf, railOf, type Way, wayOf } from '@/core/letter'
+import { caretAt, hostsOf, nearestCaret, railOf, type Way, wayOf } from '@/core/letter'
 import { hitEdge, isOpenToEdits } from '@/editor/session/hitTest'
 import type { Sight } from '@/editor/session/machine'
 import type { PointerInput } from '@/editor/session/tool'
@@ -24,11 +26,19 @@ export interface Laid {
 	readonly way: Way
 }
 
+/** How words lie is asked several times for each move of the pointer. */
+const known = new WeakMap<Piece, { readonly pieces: Sheet['pieces']; readonly laid: Laid | null }>()
+
 /** A lettering as it lies; `null` for what is none, or has lost its outline. */
 export function laidOf(sheet: Sheet, id: string): Laid | null {
 	const piece = findPiece(sheet, id)
-	const way = piece?.lettering && wayOf(piece.lettering, hostsOf(sheet))
-	return piece?.lettering && way ? { piece, lettering: piece.lettering, way } : null
+	if (!piece?.lettering) return null
+	const there = known.get(piece)
+	if (there?.pieces === sheet.pieces) return there.laid
+	const way = wayOf(piece.lettering, hostsOf(sheet))
+	const laid = way && { piece, lettering: piece.lettering, way }
+	known.set(piece, { pieces: sheet.pieces, laid })
+	return laid
 }
 
 /** The outline under the pointer that words can go by: none of letters. */
@@ -82,20 +92,19 @@ export function nearestAlong(rail: ReturnType<typeof railOf>, at: Point): number
 	return best
 }
 
-/** The words under the pointer: within a line's height of them. */
+/** Between letters and lines one is in words still, so far from where a caret can stand, em. */
+const IN_WORDS_EM = 0.3
+
+/** The words under the pointer, the topmost first. */
 export function wordsUnder(sight: Sight, { at, reach }: PointerInput): Laid | null {
 	const sheet = sight.sheet()
 	for (const piece of sheet.pieces.toReversed()) {
 		if (!piece.lettering || !isOpenToEdits(piece)) continue
-		const boxes = piece.contours.map(contourBounds)
-		const near = boxes.some(
-			({ minX, minY, maxX, maxY }) =>
-				at[0] >= minX - reach &&
-				at[0] <= maxX + reach &&
-				at[1] >= minY - reach &&
-				at[1] <= maxY + reach,
-		)
-		if (near) return laidOf(sheet, piece.id)
+		const laid = laidOf(sheet, piece.id)
+		if (!laid) continue
+		const near = Math.max(reach, IN_WORDS_EM * laid.way.size)
+		if (!boxContains(growBox(piecesBox([piece]), near), at)) continue
+		if (nearestCaret(laid.lettering, laid.way, at).away <= near) return laid
 	}
 	return null
 }
