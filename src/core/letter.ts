@@ -11,6 +11,7 @@ export {
 	withLettering,
 } from './letter/follow'
 export { layOut } from './letter/layOut'
+export { putAt } from './letter/lines'
 export { madeIntoPieces } from './letter/madePieces'
 export { type Rail, railOf } from './letter/rail'
 export { type FindHost, type Way, wayOf } from './letter/ways'

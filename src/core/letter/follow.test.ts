@@ -103,6 +103,33 @@ describe('what edits do to words', () => {
 		expect(wordsOf(moved, id).contours).toEqual(laidAnew(moved, id))
 	})
 
+	test.each(['left', 'middle', 'right'] as const)(
+		'lined up at the %s they go the way they are dragged',
+		async (align) => {
+			const line = newPiece('Line', parsePathData('M0 300H700'))
+			const bare = { ...emptySheet('Sign', 800, 600), pieces: [line] }
+			const words = await wordsIn(
+				'abril',
+				'Play',
+				alongOf(line.contours[0] as Contour, { start: 40 }),
+				{
+					size: 60,
+					align,
+				},
+			)
+			const piece = withLettering(newPiece('Words', line.contours), words, hostsOf(bare))
+			const sheet = { ...bare, pieces: [line, piece] }
+			const moved = followed(
+				transformPieces(sheet, new Set([piece.id]), [1, 0, 0, 1, 30, -12]),
+				sheet,
+			)
+			const [before] = piece.contours
+			const [after] = wordsOf(moved, piece.id).contours
+			expect((after?.nodes[0]?.at[0] ?? 0) - (before?.nodes[0]?.at[0] ?? 0)).toBeCloseTo(30, 5)
+			expect((after?.nodes[0]?.at[1] ?? 0) - (before?.nodes[0]?.at[1] ?? 0)).toBeCloseTo(-12, 5)
+		},
+	)
+
 	test('words and their outline scaled together keep their proportion', async () => {
 		const { sheet, id, edit } = await bench()
 		const both = new Set([id, HOST.id])

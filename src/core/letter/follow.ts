@@ -5,6 +5,7 @@ import { findContour, mapPiece } from '../path/edit'
 import type { HostRef, Lettering, Setting } from '../path/lettering'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { layOut } from './layOut'
+import { putAt } from './lines'
 import { railOf } from './rail'
 import type { FindHost } from './ways'
 
@@ -90,15 +91,15 @@ function afterMove(
 	const [a, b, c, d] = map
 	const grown = Math.sqrt(Math.abs(a * d - b * c))
 	const size = lettering.size * grown
-	if (setting.kind !== 'along') return withLettering(piece, { ...lettering, size }, now)
-	const host = now(setting)
-	if (!host) return { ...piece, lettering: { ...lettering, size } }
 	const bridges = lettering.bridges && { width: lettering.bridges.width * grown }
 	const grew = { ...lettering, size, ...(bridges && { bridges }) }
+	if (setting.kind !== 'along') return withLettering(piece, grew, now)
+	const host = now(setting)
+	if (!host) return { ...piece, lettering: grew }
 	return withLettering(
 		piece,
 		now(setting) === then(setting)
-			? { ...grew, setting: slid(setting, host, map) }
+			? { ...grew, setting: slid(setting, lettering.align, host, map) }
 			: {
 					...grew,
 					setting: { ...setting, start: setting.start * grown, offset: setting.offset * grown },
@@ -110,16 +111,18 @@ function afterMove(
 /** The setting along an outline of words that were dragged: further along it, and further off. */
 function slid(
 	setting: Setting & { readonly kind: 'along' },
+	align: Lettering['align'],
 	host: Contour,
 	map: Affine,
 ): Setting & { readonly kind: 'along' } {
 	const rail = railOf(host, setting)
-	const { p, along } = rail.at(setting.start)
+	const { p, along } = rail.at(putAt(align, setting.start, rail.length))
 	const seat: Point = [p[0] + along[1] * setting.offset, p[1] - along[0] * setting.offset]
 	const [dx, dy] = subtract(applyAffine(map, seat), seat)
+	const gone = dx * along[0] + dy * along[1]
 	return {
 		...setting,
-		start: setting.start + dx * along[0] + dy * along[1],
+		start: setting.start + (align === 'right' ? -gone : gone),
 		offset: setting.offset + dx * along[1] - dy * along[0],
 	}
 }

@@ -1,9 +1,8 @@
-import { extrema, pointAt, splitCubic } from '../geometry/cubic'
-import { item } from '../geometry/numbers'
+import { extrema, pointAt } from '../geometry/cubic'
 import type { Point } from '../geometry/point'
 import { isStraight, reverseContour, segmentCubic, segments } from '../path/contour'
-import { inferKinds } from '../path/kinds'
-import { type Contour, newId, type PathNode } from '../path/model'
+import type { Contour } from '../path/model'
+import { insertOn } from '../path/nodes'
 
 /** A closed outline's upper and lower half, parted where it is farthest left and right; both open. */
 export function halvesOf(contour: Contour): { readonly top: Contour; readonly bottom: Contour } {
@@ -33,36 +32,15 @@ function middle(contour: Contour): Point {
 
 /** The outline with nodes where its curves are farthest left and right. */
 function withOutermost(contour: Contour): Contour {
-	const nodes: PathNode[] = []
-	for (const { from, to } of segments(contour)) {
-		const before = nodes.at(-1)
-		const start = before?.id === from.id ? before : from
-		if (before !== start) nodes.push(start)
-		if (isStraight(from, to)) {
-			nodes.push(to)
-			continue
-		}
-		let rest = segmentCubic({ from, to })
-		let gone = 0
-		for (const t of extrema(rest).sort((a, b) => a - b)) {
-			if (t < 1e-6 || t > 1 - 1e-6) continue
-			const [first, second] = splitCubic(rest, (t - gone) / (1 - gone))
-			setOut(nodes, first[1])
-			nodes.push({ id: newId(), at: first[3], in: first[2], out: second[1], kind: 'cusp' })
-			rest = second
-			gone = t
-		}
-		setOut(nodes, rest[1])
-		nodes.push({ ...to, in: rest[2] })
-	}
-	const [first, last] = [nodes[0], nodes.at(-1)]
-	if (first && last && nodes.length > 1 && first.id === last.id) {
-		nodes.pop()
-		nodes[0] = { ...first, ...(last.in && { in: last.in }) }
-	}
-	return inferKinds({ ...contour, nodes })
+	const inner = (t: number) => t > AT_NODE && t < 1 - AT_NODE
+	return insertOn(contour, (segment) =>
+		isStraight(segment.from, segment.to)
+			? []
+			: extrema(segmentCubic(segment))
+					.filter(inner)
+					.sort((one, other) => one - other),
+	).contour
 }
 
-function setOut(nodes: PathNode[], out: Point): void {
-	nodes[nodes.length - 1] = { ...item(nodes, nodes.length - 1), out }
-}
+/** A place so near to a node is the node's, as a share of its segment. */
+const AT_NODE = 1e-6

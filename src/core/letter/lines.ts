@@ -49,6 +49,11 @@ export function spread(line: PlacedLine, more: number): PlacedLine {
 	return { letters, width: line.width + gapsOf(line) * more }
 }
 
+/** How far along a way of a length words are put: `start` counts from its beginning, its middle or, backwards, its end. */
+export function putAt(align: Lettering['align'], start: number, length: number): number {
+	return LINED_UP[align] * length + (align === 'right' ? -start : start)
+}
+
 /** How far to the left of where it is put a line begins, as a share of its width. */
 export const LINED_UP: Readonly<Record<Lettering['align'], number>> = {
 	left: 0,

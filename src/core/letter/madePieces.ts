@@ -1,7 +1,7 @@
 import { combineAreas } from '../combine/combine'
+import { ruleDifference } from '../combine/resolve'
 import { replacePieces } from '../path/compound'
 import { type Contour, type Group, newId, type Piece, type Sheet } from '../path/model'
-import { nestingOf } from '../path/nesting'
 import { asOutlines, hostsOf } from './follow'
 import { laidLetters } from './layOut'
 
@@ -52,37 +52,9 @@ export function madeIntoPieces(
 	}
 }
 
-/** Outlines that fill the same under both rules: as they are where they lie clear of each other and run against what is round them. */
+/** Outlines that fill the same under both rules: as they are where they do already, which no overlap does. */
 function resolved(contours: readonly Contour[]): readonly Contour[] {
-	const merged = combineAreas('merge', [{ contours, rule: 'nonzero' }])
-	return isSame(contours, merged) && runsAgainst(contours) ? contours : merged
-}
-
-/** Whether the same nodes stand in both. */
-function isSame(before: readonly Contour[], after: readonly Contour[]): boolean {
-	const places = (all: readonly Contour[]) =>
-		new Set(all.flatMap(({ nodes }) => nodes.map(({ at }) => `${at[0]} ${at[1]}`)))
-	const [a, b] = [places(before), places(after)]
-	return (
-		before.length === after.length && a.size === b.size && [...a].every((place) => b.has(place))
-	)
-}
-
-/** Whether each outline runs against the one round it, so that both rules fill alike. */
-function runsAgainst(contours: readonly Contour[]): boolean {
-	return nestingOf({ contours, fillRule: 'nonzero' }).every(
-		({ contour, round }) => !round || turnOf(contour) !== turnOf(round),
-	)
-}
-
-function turnOf({ nodes }: Contour): number {
-	const points = nodes.flatMap((node) =>
-		[node.in, node.at, node.out].flatMap((p) => (p ? [p] : [])),
-	)
-	let twice = 0
-	for (const [k, a] of points.entries()) {
-		const b = points[(k + 1) % points.length] ?? a
-		twice += a[0] * b[1] - b[0] * a[1]
-	}
-	return Math.sign(twice)
+	return ruleDifference(contours).length === 0
+		? contours
+		: combineAreas('merge', [{ contours, rule: 'nonzero' }])
 }

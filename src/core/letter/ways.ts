@@ -4,7 +4,7 @@ import { add, mix, type Point, scale } from '../geometry/point'
 import type { HostRef, Lettering, Setting } from '../path/lettering'
 import type { Contour } from '../path/model'
 import { halvesOf } from './halves'
-import { gapsOf, LINED_UP, type PlacedLine, placedLines, spread } from './lines'
+import { gapsOf, LINED_UP, type PlacedLine, placedLines, putAt, spread } from './lines'
 import { type Rail, railOf } from './rail'
 import { sizeWithin } from './sizeWithin'
 
@@ -67,7 +67,6 @@ function freely(lettering: Lettering, place: Affine): Way {
 
 function along(lettering: Lettering, setting: Setting & { kind: 'along' }, rail: Rail): Way {
 	const { size, leading, align, shaped } = lettering
-	const share = LINED_UP[align]
 	const room = rail.length - (align === 'middle' || rail.closed ? 0 : Math.max(0, setting.start))
 	const plain = placedLines(lettering)
 	const widest = Math.max(0, ...plain.map(({ width }) => width))
@@ -81,9 +80,7 @@ function along(lettering: Lettering, setting: Setting & { kind: 'along' }, rail:
 		setting.fit === 'stretch' && line.width > 0 ? room / line.width : 1
 	const hangs = setting.under ? (shaped.capHeight * size) / shaped.em : 0
 	const anchor = (line: PlacedLine) =>
-		share * rail.length +
-		(share === 1 ? -setting.start : setting.start) -
-		share * line.width * wider(line)
+		putAt(align, setting.start, rail.length) - LINED_UP[align] * line.width * wider(line)
 	const begins = filled.map(anchor)
 	const above = (line: number) => setting.offset - hangs - line * leading * size
 	const stretch = (line: number) => (filled[line] ? wider(filled[line]) : 1)

@@ -1,7 +1,7 @@
 import { distance } from '../../geometry/point'
 import { hostsOf } from '../../letter/follow'
 import { layOut } from '../../letter/layOut'
-import { LINED_UP } from '../../letter/lines'
+import { LINED_UP, putAt } from '../../letter/lines'
 import { railOf, wayAlong } from '../../letter/rail'
 import { wayOf } from '../../letter/ways'
 import type { Lettering, Setting } from '../../path/lettering'
@@ -89,7 +89,7 @@ function alongText(
 	const way = wayOf(lettering, hostsOf(sheet))
 	if (!host || !way || setting.upright || setting.fit !== 'none') return null
 	const rail = railOf(host, setting)
-	const at = LINED_UP[align] * rail.length + (align === 'right' ? -setting.start : setting.start)
+	const at = putAt(align, setting.start, rail.length)
 	// Others leave out what goes beyond the end of its way, or over its first node.
 	const inside = way.lines.every(({ width }) => {
 		const begin = at - LINED_UP[align] * width

@@ -8,37 +8,43 @@ import Button from '@mui/material/Button'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
+import { useMemo } from 'react'
 import { findPiece, type Lettering, piecesBox, type Setting } from '@/core'
-import { hostsOf, inEnvelope, type LetteringChange, madeIntoPieces, wayOf } from '@/core/letter'
-import { useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { hostsOf, inEnvelope, type LetteringChange, type Way, wayOf } from '@/core/letter'
+import { useOpenSheet, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CardFoot } from '@/kit/CardFoot'
 import { LabelledSlider } from '@/kit/LabelledSlider'
 import { LengthField } from '@/kit/LengthField'
 import { Notice } from '@/kit/Notice'
 import { SwitchRow } from '@/kit/SwitchRow'
 import { WordChoice } from '@/kit/WordChoice'
-import { NOTHING } from '@/store/selection'
 import { FontChoice } from './FontChoice'
 import { letteringSlice, type Picking } from './letteringSlice'
-import { setWords, sizeFor, wordsAtHand } from './typing'
+import { makePieces, setWords, sizeFor, wordsAtHand } from './typing'
 
 type Along = Setting & { readonly kind: 'along' }
 
 /** How words are set: those at hand, or else those that come next. */
 export function LetteringOptions() {
 	const workbench = useWorkbench()
-	const { open, slices } = workbench
+	const { open } = workbench
 	const sheet = useOpenSheet(({ history }) => history.present)
+	const rested = useSheetAtRest()
 	useOpenSheet(({ selection }) => selection.piece)
 	const { wish, problem, picking } = useSlice(letteringSlice, (state) => state)
 	useSlice(letteringSlice, (state) => state.typing?.piece)
 	const words = wordsAtHand(workbench)
 	const { font, spacing, leading, align } = words?.lettering ?? wish
-	const way = words && wayOf(words.lettering, hostsOf(sheet))
+	const id = words?.id
+	// How they lie takes its time, and is not worked out for each step of a drag.
+	const lie = useMemo(() => {
+		const lettering = id === undefined ? undefined : findPiece(rested, id)?.lettering
+		return lettering ? wayOf(lettering, hostsOf(rested)) : undefined
+	}, [rested, id])
 	// Words in a shape, or between two outlines, are as large as there is room.
 	const sized =
 		words?.lettering.setting.kind === 'within' || words?.lettering.setting.kind === 'between'
-	const size = words ? (way?.size ?? words.lettering.size) : sizeFor(wish, sheet)
+	const size = words ? (sized && lie?.size) || words.lettering.size : sizeFor(wish, sheet)
 	const set = (label: string, change: LetteringChange, key?: string) =>
 		void setWords(workbench, label, change, key)
 	return (
@@ -96,7 +102,7 @@ export function LetteringOptions() {
 			/>
 			{words && <Where words={words} picking={picking} set={set} />}
 			{words && <Bridges lettering={words.lettering} set={set} />}
-			{words && <Troubles id={words.id} lettering={words.lettering} />}
+			{words && <Troubles lettering={words.lettering} lie={lie} />}
 			{problem && <Notice severity="warning">{problem}</Notice>}
 			{words && (
 				<CardFoot>
@@ -114,21 +120,7 @@ export function LetteringOptions() {
 								<Button
 									key={by}
 									variant="outlined"
-									onClick={() => {
-										slices.of(letteringSlice).setState({ typing: null })
-										const { ids } = madeIntoPieces(open.sheet(), words.id, by)
-										open.apply(
-											'Make pieces of words',
-											(now) => madeIntoPieces(now, words.id, by).sheet,
-										)
-										open.seal()
-										const [first] = open
-											.sheet()
-											.pieces.filter((piece) => piece.lettering === undefined)
-											.slice(-Math.max(1, ids.length))
-										open.select({ ...NOTHING, piece: first?.id ?? null })
-										workbench.refresh()
-									}}
+									onClick={() => makePieces(workbench, words.id, by)}
 								>
 									{says}
 								</Button>
@@ -332,11 +324,9 @@ function Bridges({ lettering, set }: OfWords & { lettering: Lettering }) {
 }
 
 /** What is not as one would wish. */
-function Troubles({ id, lettering }: { id: string; lettering: Lettering }) {
-	const sheet = useOpenSheet(({ history }) => history.present)
+function Troubles({ lettering, lie }: { lettering: Lettering; lie: Way | null | undefined }) {
 	const { missing } = lettering.shaped
-	const way = wayOf(lettering, hostsOf(sheet))
-	const over = way ? Math.round(way.over) : 0
+	const over = lie ? Math.round(lie.over) : 0
 	return (
 		<>
 			{missing.length > 0 && (
@@ -345,14 +335,14 @@ function Troubles({ id, lettering }: { id: string; lettering: Lettering }) {
 					{missing.length > 8 && ` and ${missing.length - 8} more`}: boxes stand in their place.
 				</Notice>
 			)}
-			{!way && (
+			{lie === null && (
 				<Notice severity="info">
 					The outline that these words went by is gone. They stay where they are until they are set
 					otherwise.
 				</Notice>
 			)}
 			{over > 0 && (
-				<Notice severity="info" key={id}>
+				<Notice severity="info">
 					The words are {over} px longer than the way: what is over goes straight on.
 				</Notice>
 			)}

@@ -1,5 +1,5 @@
 import { distance, findPiece, type Point, type Sheet } from '@/core'
-import { changedLettering, hostsOf, railOf } from '@/core/letter'
+import { changedLettering, hostsOf, putAt, railOf } from '@/core/letter'
 import type { Sight } from '@/editor/session/machine'
 import type { PointerInput } from '@/editor/session/tool'
 import { type Laid, nearestAlong } from './laid'
@@ -18,15 +18,9 @@ export function gripsOf(
 	const [line] = way.lines
 	if (!host || !line) return []
 	const rail = railOf(host, setting)
-	const s =
-		align === 'left'
-			? setting.start
-			: align === 'middle'
-				? rail.length / 2 + setting.start
-				: rail.length - setting.start
-	const x = align === 'left' ? 0 : align === 'middle' ? line.width / 2 : line.width
+	const x = putAt(align, 0, line.width)
 	return [
-		{ of: 'start', at: rail.at(s).p },
+		{ of: 'start', at: rail.at(putAt(align, setting.start, rail.length)).p },
 		{ of: 'offset', at: way.at(0, x, (1.25 * shaped.ascent * way.size) / shaped.em) },
 	]
 }

@@ -1,13 +1,13 @@
 import { beforeEach, describe, expect, test, vi } from 'vitest'
 import type { Setting } from '@/core'
 import { type FontRef, findPiece, transformPieces } from '@/core'
-import { madeIntoPieces } from '@/core/letter'
 import { type FontName, fontNamed } from '@/core/letter/testing/fonts'
 import { shapeText } from '@/core/letters'
 import { wordsFollow } from '@/editor/session/wordsFollow'
 import { handyWorkbench } from '@/editor/testing/handyWorkbench'
+import { chosenPieces } from '@/store/selection'
 import { letteringSlice, type Typing } from './letteringSlice'
-import { setWords, typed, wordsAtHand } from './typing'
+import { makePieces, setWords, typed, wordsAtHand } from './typing'
 
 /** How long the font takes for the next text, ms. */
 let takes: number[]
@@ -129,7 +129,12 @@ describe('words that an edit changes', () => {
 	test('made into pieces on purpose say nothing', async () => {
 		const stop = wordsFollow({ ...bench, library: bench.library } as never)
 		await typed(bench, typing('Tea'))
-		bench.open.apply('Make pieces of words', (s) => madeIntoPieces(s, 'words', 'letter').sheet)
+		makePieces(bench, 'words', 'letter')
+		const { selection } = bench.open.getState()
+		const chosen = chosenPieces(selection)
+		expect(
+			bench.open.sheet().pieces.flatMap(({ id, name }) => (chosen.has(id) ? [name] : [])),
+		).toEqual(['T', 'e', 'a'])
 		expect(bench.open.sheet().pieces.map(({ name }) => name)).toEqual(['Piece 1', 'T', 'e', 'a'])
 		expect(bench.desk.getState().said).toBeNull()
 		stop()

@@ -12,12 +12,13 @@ import {
 	hostsOf,
 	type LetteringChange,
 	layOut,
+	madeIntoPieces,
 	withLettering,
 } from '@/core/letter'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { shaped } from '@/jobs/lettering'
 import { messageFor } from '@/kit/messages'
-import { NOTHING } from '@/store/selection'
+import { NOTHING, withPieces } from '@/store/selection'
 import { type LetteringWish, letteringSlice, type Typing } from './letteringSlice'
 
 /** What words are set with; a size that was never chosen goes by the sheet's. */
@@ -144,4 +145,21 @@ export function setWords(
 		open.apply(label, (sheet) => changedLettering(sheet, id, { ...change, ...shapes }), key)
 		if (key === undefined) open.seal()
 	})
+}
+
+/** Makes pieces of words, for cutting: what came of them is chosen. */
+export function makePieces(
+	{ open, slices, refresh }: At,
+	id: string,
+	by: 'letter' | 'whole',
+): void {
+	slices.of(letteringSlice).setState({ typing: null })
+	open.seal()
+	const { sheet, ids } = madeIntoPieces(open.sheet(), id, by)
+	open.apply('Make pieces of words', () => sheet)
+	open.seal()
+	// A lock may have kept the words as they are.
+	const made = ids.filter((one) => findPiece(open.sheet(), one))
+	if (made.length > 0) open.select(withPieces(made))
+	refresh()
 }
