@@ -1,5 +1,6 @@
 /** The core's third face: what is computed from a photo's pixels, in workers. */
 
+export { type Again, type SameAgainOptions, sameAgain } from './photo/again/sameAgain'
 export { chooseTone } from './photo/chooseTone'
 export { palette, type Swatch } from './photo/colour/palette'
 export { type PhotoColourOptions, photoColour } from './photo/colour/photoColour'

@@ -1,10 +1,12 @@
 import { transfer } from 'comlink'
 import type {
+	Again,
 	BendOptions,
 	EdgeField,
 	EdgeProfile,
 	EdgeTile,
 	FitToEdgesOptions,
+	SameAgainOptions,
 } from '@/core/pictures'
 import type { EdgePhoto, EdgesWorker, Moved, OnPhoto } from './edges.worker'
 import { endpoint } from './endpoint'
@@ -65,4 +67,10 @@ export const fitOutlines = newestOnly(async (one: Read, o: FitToEdgesOptions): P
 export const bendOutlines = newestOnly(async (one: Read, o: BendOptions): Promise<Moved> => {
 	await given(one.photo, one.field)
 	return edges.run((worker) => worker.bend(bare(one), o))
+})
+
+/** Where the photo shows once more what was traced, and its outlines there; `null` where a newer request overtook it. */
+export const findAgain = newestOnly(async (one: Read, o: SameAgainOptions): Promise<Again[]> => {
+	await given(one.photo, one.field)
+	return edges.run((worker) => worker.again(bare(one), o))
 })

@@ -1,5 +1,6 @@
 import type { Affine, Contour } from '@/core'
 import {
+	type Again,
 	type BendOptions,
 	type BentToEdges,
 	type EdgeField,
@@ -9,6 +10,7 @@ import {
 	type FitToEdgesOptions,
 	makeTile,
 	outlinesOnSheet,
+	type SameAgainOptions,
 	tileGround,
 } from '@/core/pictures'
 import { exposed } from './exposed'
@@ -88,6 +90,8 @@ const endpoint = {
 		const { contours, unsure } = edges.fit(one.contours, o)
 		return { ...profiles(one, contours), unsure, bent: 0, straight: [] }
 	},
+
+	again: (one: OnPhoto, o: SameAgainOptions): Again[] => reader(one).again(one.contours, o),
 
 	bend: (one: OnPhoto, o: BendOptions): Moved => {
 		const edges = reader(one)

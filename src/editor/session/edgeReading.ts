@@ -28,10 +28,10 @@ export interface EdgeReading {
 /** The edges of the sheet's photos, read where they are asked for, what is nearest first. */
 export interface PhotoEdges extends EdgeReading {
 	/**
-	 * Outlines with the photo under them, once its edges are known along them.
+	 * Outlines with the photo under them, once its edges are known along them; all of its edges, where it is to be searched.
 	 * @returns `null` where no photo that shows lies under them, or its edges cannot be read
 	 */
-	under(contours: readonly Contour[]): Promise<Read | null>
+	under(contours: readonly Contour[], all?: 'all'): Promise<Read | null>
 	/** What is known of a photo's edges is let go, here and in the worker: the photo is gone. */
 	forget(blob: string): void
 }

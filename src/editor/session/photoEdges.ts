@@ -8,6 +8,7 @@ import {
 	joinBoxes,
 	type PlacedPhoto,
 	type Point,
+	photoCorners,
 	photoHolds,
 	type Sheet,
 } from '@/core'
@@ -185,12 +186,13 @@ export function createPhotoEdges(open: OpenSheet, desk: Desk, slices: Slices): P
 			const photo = photoAt(open.sheet(), from) ?? photoAt(open.sheet(), to)
 			return (photo && reader(photo)?.follow(from, to, o)) ?? straightWay(from, to)
 		},
-		under: async (contours) => {
+		under: async (contours, all) => {
 			const photo = photoUnder(open.sheet(), contours)
 			if (!photo) return null
 			const made = await load()
-			const box = growBox(boxAround(contours), REACH_PX)
-			const near: Point = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2]
+			const round = growBox(boxAround(contours), REACH_PX)
+			const near: Point = [(round.minX + round.maxX) / 2, (round.minY + round.maxY) / 2]
+			const box = all ? boxOf(photoCorners(photo)) : round
 			try {
 				for (;;) {
 					const [next] = missing(photo, box, near, made)

@@ -1,6 +1,7 @@
-import type { Affine } from '../../geometry/affine'
+import { type Affine, composeAffine } from '../../geometry/affine'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
+import { type Again, type SameAgainOptions, sameAgain } from '../again/sameAgain'
 import { type BendOptions, type BentToEdges, bendToEdges } from './bendToEdges'
 import { type EdgeProfile, edgeDeviation, type MeasureOptions } from './edgeDeviation'
 import type { EdgeField } from './edgeField'
@@ -13,6 +14,7 @@ export interface OutlinesOnSheet {
 	measure(contours: readonly Contour[], o?: MeasureOptions): EdgeProfile
 	fit(contours: readonly Contour[], o?: FitToEdgesOptions): FittedToEdges
 	bend(contours: readonly Contour[], o?: BendOptions): BentToEdges
+	again(contours: readonly Contour[], o?: SameAgainOptions): Again[]
 }
 
 /**
@@ -20,7 +22,7 @@ export interface OutlinesOnSheet {
  * @throws RangeError for a place that makes nothing of the photo
  */
 export function outlinesOnSheet(field: EdgeField, place: Affine): OutlinesOnSheet {
-	const { back, size, onSheet, scaled } = placing(place)
+	const { back, size, onPhoto, onSheet, scaled } = placing(place)
 	const moved = (contours: readonly Contour[], map: Affine) =>
 		contours.map((contour) => transformContour(contour, map))
 	return {
@@ -42,6 +44,21 @@ export function outlinesOnSheet(field: EdgeField, place: Affine): OutlinesOnShee
 			const found = bendToEdges(moved(contours, back), field, scaled(o))
 			const straight = found.straight.map(([a, b]) => [onSheet(a), onSheet(b)] as const)
 			return { ...found, straight, contours: moved(found.contours, place) }
+		},
+		again: (contours, o = {}) => {
+			const { near, taken, ...rest } = scaled(o)
+			const found = sameAgain(moved(contours, back), field, {
+				...rest,
+				...(near && { near: onPhoto(near) }),
+				...(taken && { taken: taken.map((one) => moved(one, back)) }),
+			})
+			return found.map((one) => ({
+				...one,
+				contours: moved(one.contours, place),
+				map: composeAffine(place, composeAffine(one.map, back)),
+				mean: one.mean * size,
+				p95: one.p95 * size,
+			}))
 		},
 	}
 }

@@ -14,7 +14,7 @@ export interface Placing {
 	scaled<T extends object>(o: T): T
 }
 
-const LENGTHS = new Set(['reach', 'tolerance', 'allowance', 'addWithin'])
+const LENGTHS = new Set(['reach', 'tolerance', 'allowance', 'addWithin', 'within'])
 
 /**
  * @param place carries the photo's px to the sheet's: it is moved, turned, mirrored, scaled in proportion
