@@ -77,7 +77,15 @@ export function createWorkbench(open: OpenSheet, desk: Desk, library: Library): 
 		desk.setState(({ cross }) => ({ tool, cross: tool.places ? cross : null }))
 		refresh()
 	}
-	const context: ToolContext = { bench, open, desk, slices, takeTool, refresh: () => refresh() }
+	const context: ToolContext = {
+		bench,
+		open,
+		desk,
+		slices,
+		edges,
+		takeTool,
+		refresh: () => refresh(),
+	}
 	// A frame or a guide shown by the tool moves when numbers are typed or steps undone.
 	open.subscribe((state, before) => {
 		const [now, then] = [state.history.present, before.history.present]

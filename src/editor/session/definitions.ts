@@ -76,6 +76,7 @@ export interface ToolContext {
 	readonly open: OpenSheet
 	readonly desk: Desk
 	readonly slices: Slices
+	readonly edges: PhotoEdges
 	takeTool(tool: ToolDef): void
 	/** What the tool at hand says and shows is looked at anew: something came in meanwhile. */
 	refresh(): void

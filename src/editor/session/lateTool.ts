@@ -3,9 +3,8 @@ import type { ToolContext } from './definitions'
 import { NO_OVERLAY, NO_STEPS, type Tool } from './tool'
 
 /**
- * A tool whose workings are fetched when it is first looked at, for tools that hand no outline over and have no undo of
- * their own. What is done with the pointer until they are there is
- * done once they are.
+ * A tool whose workings are fetched when it is first looked at, for tools that hand no outline over. What is done with the
+ * pointer until they are there is done once they are.
  * @param load fetches what makes it
  */
 export function lateTool(
@@ -44,6 +43,8 @@ export function lateTool(
 			waiting.length = 0
 			tool?.rest()
 		},
+		undo: () => tool?.undo?.() ?? false,
+		redo: () => tool?.redo?.() ?? false,
 		steps: () => tool?.steps?.() ?? NO_STEPS,
 		hint: () => {
 			fetch()

@@ -6,6 +6,8 @@ import { cases } from '@/core/testing/cases'
 import { regionsMachine, startingFates } from '@/editor/passes/cut/regions'
 import { seeHereMachine } from '@/editor/passes/photo/seeHere'
 import { straightenMachine } from '@/editor/passes/photo/straighten'
+import { againMachine } from '@/editor/tools/again/againMachine'
+import { againSlice } from '@/editor/tools/again/againSlice'
 import { arrangePhotosMachine } from '@/editor/tools/arrangePhotos'
 import { arrangePiecesMachine } from '@/editor/tools/arrangePieces'
 import { gradientMachine } from '@/editor/tools/gradientMachine'
@@ -120,6 +122,14 @@ const SETTING = {
 	set: () => {},
 }
 
+const AGAIN = {
+	state: () => againSlice.start,
+	set: () => {},
+	seek: () => {},
+	leave: () => {},
+	offer: () => {},
+}
+
 const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Nodes', nodesMachine as Machine<never>],
 	['Arrange pieces', arrangePiecesMachine as Machine<never>],
@@ -128,6 +138,7 @@ const MACHINES: readonly (readonly [string, Machine<never>])[] = [
 	['Pencil', pencilMachine(FREEHAND) as Machine<never>],
 	['Gradient', gradientMachine as Machine<never>],
 	['Lettering', letteringMachine(SETTING) as Machine<never>],
+	['Same again', againMachine(AGAIN) as Machine<never>],
 	['Take colour', takeColourMachine(SEEN) as Machine<never>],
 	['Lift', liftMachine(LIFTING) as Machine<never>],
 	['Straighten', straightenMachine as Machine<never>],

@@ -7,6 +7,7 @@ import { DRAWINGS } from '@/kit/fileKinds'
 import { chooseFiles } from '@/kit/files'
 import { ToolRows } from '../ToolRows'
 import { MirrorWork } from './MirrorWork'
+import { SameAgain } from './SameAgain'
 
 export function RoughCard() {
 	const take = useTakeFiles()
@@ -14,6 +15,7 @@ export function RoughCard() {
 		<>
 			<ToolRows />
 			<MirrorWork />
+			<SameAgain />
 			<Button
 				variant="outlined"
 				startIcon={<FileOpenOutlined />}

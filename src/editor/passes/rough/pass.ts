@@ -1,4 +1,7 @@
 import type { PassDef } from '@/editor/session/definitions'
+import { againTool } from '@/editor/tools/again/again'
+import { againSlice } from '@/editor/tools/again/againSlice'
+import { paintAgain } from '@/editor/tools/again/paintAgain'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { letteringTool } from '@/editor/tools/lettering/lettering'
@@ -20,13 +23,21 @@ export const roughPass: PassDef = {
 	purpose:
 		'Go once round the object: Lift finds its outline from a box, or draw it, with nodes at corners and outermost points.',
 	tools: [penTool, edgePenTool, liftTool, pencilTool, nodesTool, arrangePiecesTool, letteringTool],
-	ownTools: [mirrorTool],
+	ownTools: [mirrorTool, againTool],
 	shows: 'trace',
 	overlays: {
-		paint: (ctx, viewport, { slices }) => paintLift(ctx, slices.of(liftSlice).getState(), viewport),
+		paint: (ctx, viewport, { slices }) => {
+			paintLift(ctx, slices.of(liftSlice).getState(), viewport)
+			paintAgain(ctx, slices.of(againSlice).getState(), viewport)
+		},
 	},
 	parts: [
 		{ id: 'mirror', name: 'Mirror work', says: 'Draw one side, the other follows' },
+		{
+			id: 'again',
+			name: 'Same again',
+			says: 'What was traced once, found and laid wherever the photo shows it',
+		},
 		{ id: 'bring-in', name: 'Bring in outlines', says: 'The shapes of an SVG file as pieces' },
 	],
 	figure: ({ pieces }) => (pieces > 0 ? counted(pieces, 'piece', 'pieces') : null),
