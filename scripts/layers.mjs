@@ -16,6 +16,7 @@ const FACES = [
 	'along',
 	'letter',
 	'letters',
+	'letterforms',
 ]
 
 const ONE_WAY = 'Imports point one way: app → home, editor → kit → store → jobs → core.'

@@ -256,6 +256,8 @@ export {
 	type Group,
 	type Guide,
 	INK,
+	type Letterform,
+	type LetterLine,
 	type MirrorLine,
 	NEUTRAL_TONE,
 	NODE_KINDS,

@@ -7,6 +7,10 @@ import { FORMATS, svgFormat } from './formats'
 
 const sheet = {
 	...emptySheet('Key', 40, 30),
+	guides: [
+		{ id: 'base', axis: 'y' as const, at: 20, line: 'baseline' as const },
+		{ id: 'cap', axis: 'y' as const, at: 2, line: 'cap height' as const },
+	],
 	pieces: [newPiece('Key', parsePathData('M1.23456 2H20V20.98765Z'))],
 }
 

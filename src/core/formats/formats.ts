@@ -101,6 +101,51 @@ export const sheetFormat: SheetFormat = {
 	write: async (sheet, photos) => (await import('./svg/sheetFile')).formatSheetFile(sheet, photos),
 }
 
+const emSquare: TextFormat = {
+	kind: 'text',
+	id: 'em-square',
+	name: 'SVG on an em square',
+	extension: '.svg',
+	mimeType: 'image/svg+xml',
+	says: 'Letters for a font: in units of its em, the baseline at four fifths of its height. It goes by the letter lines of the sheet.',
+	options: [
+		{
+			id: 'units',
+			name: 'Units to the em',
+			start: 1000,
+			choices: [
+				{ value: 1000, says: '1000' },
+				{ value: 2048, says: '2048' },
+			],
+		},
+		{
+			id: 'bearing',
+			name: 'Room on either side',
+			start: 0.05,
+			choices: [
+				{ value: 0, says: 'None' },
+				{ value: 0.03, says: '3 % of the em' },
+				{ value: 0.05, says: '5 % of the em' },
+				{ value: 0.08, says: '8 % of the em' },
+			],
+		},
+		{
+			id: 'digits',
+			name: 'Precision',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'Whole units' },
+				{ value: 1, says: 'A tenth of a unit' },
+				{ value: 3, says: 'As it was drawn' },
+			],
+		},
+	],
+	write: async (sheet, { units = 1000, bearing = 0.05, digits = 0 }) => {
+		const { onEmSquare } = await import('../letterform/emSquare')
+		return formatSvg(onEmSquare(sheet, { units, bearing }), { digits, units: 'px' })
+	},
+}
+
 const pdf: BytesFormat = {
 	kind: 'bytes',
 	id: 'pdf',
@@ -200,6 +245,7 @@ export function groundOf({ ground = 0 }: FormatSettings): 'sheet' | 'nothing' | 
 export const FORMATS: readonly Format[] = [
 	svgFormat,
 	sheetFormat,
+	emSquare,
 	pdf,
 	eps,
 	dxf,

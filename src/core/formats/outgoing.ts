@@ -34,7 +34,9 @@ export function outgoing(sheet: Sheet, { only, page, widthMm, strokes }: Outgoin
 	const { background, ...plain } = sheet
 	// A part of the artwork stands by itself.
 	const ground = background && !only ? { background } : {}
-	const chosen: Sheet = { ...plain, ...ground, pieces, photos: [], guides: [] }
+	// Lines of letters go along: what is written on an em square goes by them.
+	const guides = sheet.guides.filter(({ line }) => line !== undefined)
+	const chosen: Sheet = { ...plain, ...ground, pieces, photos: [], guides }
 	const box = paintedBox(pieces)
 	if (!box) return null
 	if (typeof page === 'object') return strokesAs(strokes, fitted(chosen, box, page), chosen)

@@ -7,6 +7,7 @@ import {
 	type Contour,
 	emptySheet,
 	FIGURES,
+	LETTER_LINES,
 	NEUTRAL_TONE,
 	newPiece,
 	type Piece,
@@ -228,7 +229,18 @@ const photo = z.looseObject({
 	locked: z._default(z.boolean(), false),
 })
 
-const guide = z.looseObject({ id, axis: z.enum(['x', 'y']), at: number })
+const guide = z.looseObject({
+	id,
+	axis: z.enum(['x', 'y']),
+	at: number,
+	line: z.exactOptional(z.enum(LETTER_LINES)),
+})
+
+const letterform = z.looseObject({
+	overshoot: z.exactOptional(number.check(z.nonnegative())),
+	stem: z.exactOptional(number.check(z.positive())),
+	slant: z.exactOptional(number.check(z.gt(-80), z.lt(80))),
+})
 
 const sheet = z.looseObject({
 	id,
@@ -244,6 +256,7 @@ const sheet = z.looseObject({
 	guides: z._default(z.array(guide), []),
 	guidesHidden: z._default(z.boolean(), false),
 	guidesLocked: z._default(z.boolean(), false),
+	letterform: z.exactOptional(letterform),
 	line: z._default(
 		z.looseObject({
 			colour: z.nullable(colour),
@@ -381,6 +394,7 @@ const SETTINGS = [
 	'unit',
 	'guidesHidden',
 	'guidesLocked',
+	'letterform',
 	'line',
 	'background',
 	'aside',

@@ -210,6 +210,22 @@ export interface Guide {
 	readonly axis: 'x' | 'y'
 	/** sheet px */
 	readonly at: number
+	/** What it is to letters: a level one alone, one of each to a sheet. */
+	readonly line?: LetterLine
+}
+
+/** The level lines that letters stand on and reach to, from the top. */
+export const LETTER_LINES = ['ascender', 'cap height', 'x-height', 'baseline', 'descender'] as const
+export type LetterLine = (typeof LETTER_LINES)[number]
+
+/** What letters of one hand have in common, beside the lines they stand on. */
+export interface Letterform {
+	/** How far what is round or pointed goes beyond its line, px. */
+	readonly overshoot?: number
+	/** How wide upright stems are, px. */
+	readonly stem?: number
+	/** How far they lean to the right, degrees. */
+	readonly slant?: number
 }
 
 /** A straight line through two points of the sheet, px, in which shapes are mirrored. */
@@ -247,6 +263,8 @@ export interface Sheet {
 	readonly guides: readonly Guide[]
 	readonly guidesHidden: boolean
 	readonly guidesLocked: boolean
+	/** What the letters traced on it have in common, where they are letters. */
+	readonly letterform?: Letterform
 	readonly line: TraceLine
 	/** What lies under the pieces where they are seen by themselves and sent out; nothing where absent. */
 	readonly background?: Paint

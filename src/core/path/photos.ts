@@ -8,6 +8,7 @@ import {
 } from '../geometry/placement'
 import { type Point, subtract } from '../geometry/point'
 import { transformPaints } from './gradients'
+import { grownLetterform } from './letterLines'
 import { movedMirror } from './mirror'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 import { movedBackground } from './paint'
@@ -168,6 +169,7 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 		height: sheet.height * factor,
 		...(sheet.mmPerPx !== undefined && { mmPerPx: sheet.mmPerPx / factor }),
 		guides: sheet.guides.map((guide) => ({ ...guide, at: guide.at * factor })),
+		...(sheet.letterform && { letterform: grownLetterform(sheet.letterform, factor) }),
 		photos: sheet.photos.map((photo) => ({ ...photo, place: composeAffine(grow, photo.place) })),
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,

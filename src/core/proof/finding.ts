@@ -24,6 +24,9 @@ export type FindingKind =
 	| 'crowded'
 	| 'strays'
 	| 'coarse-photo'
+	| 'stroke'
+	| 'off-line'
+	| 'overshoot'
 
 /** Something that a proof noticed, and where. */
 export interface Finding {

@@ -4,6 +4,7 @@ import type { Contour, Piece, Sheet } from '../path/model'
 import { betweenOutlines } from './betweenOutlines'
 import { betweenTwo, neighbouring, type Pair } from './betweenPieces'
 import type { Finding, Limits } from './finding'
+import { ofLetters } from './ofLetters'
 import { adviceOn, ofOutline } from './ofOutline'
 import { ofPiece } from './ofPiece'
 import { ofSheet } from './ofSheet'
@@ -61,6 +62,7 @@ export function* findingSteps(
 	for (const { piece, contour } of outlines)
 		yield looked(ofOutline(piece, contour, limits), contour.nodes.length)
 	yield looked(betweenOutlines(shown, limits), 0)
+	yield looked(ofLetters(sheet, shown), 0)
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
 	// Letters are their designer's: nobody is told where their nodes should be.
 	for (const one of outlines) {

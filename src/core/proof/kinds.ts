@@ -139,6 +139,24 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		grade: 'hint',
 		mend: 'Fit it to the photo',
 	},
+	stroke: {
+		name: 'Uneven stroke',
+		why: 'Letters of one hand have stems of one width: this one is a little off its likes.',
+		grade: 'hint',
+		mend: 'Make it as wide as the others',
+	},
+	'off-line': {
+		name: 'Off its letter line',
+		why: 'A flat end a little off the line makes the letter dance.',
+		grade: 'hint',
+		mend: 'Bring it to the line',
+	},
+	overshoot: {
+		name: 'Overshoot',
+		why: 'Round and pointed ends look even when all go as far beyond their line.',
+		grade: 'hint',
+		mend: 'Make it as far as the others',
+	},
 	'coarse-photo': {
 		name: 'Coarse photo',
 		why: 'Cut out at this size, its pixels show.',

@@ -15,6 +15,7 @@ import { grownOver } from './betweenPieces'
 import type { Finding, FindingKind } from './finding'
 import { withShortHandles } from './longHandles'
 import { necksOf, widened } from './necks'
+import { evened } from './ofLetters'
 import { placeKey } from './rings'
 
 /** The sheet with a finding mended; the same where it cannot be, or is gone already. */
@@ -113,6 +114,9 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 		return upper ? mapPiece(sheet, piece, (one) => grownOver(one, upper, at, size)) : sheet
 	},
 	twice: (sheet, { contour = '' }) => removeOutline(sheet, contour),
+	stroke: evened,
+	'off-line': evened,
+	overshoot: evened,
 	hidden: (sheet, { piece = '' }) => changePiece(sheet, piece, { hidden: false }),
 	locked: (sheet, { piece = '' }) => changePiece(sheet, piece, { locked: false }),
 }

@@ -31,6 +31,8 @@ const EDGE_MARK_PX = 14
 const NOTE_AWAY_PX = 14
 const NOTE_HEIGHT_PX = 20
 const NOTE_PAD_PX = 6
+/** Nearer to its line than this the end of overshoot is not drawn. */
+const OVERSHOOT_SHOWN_PX = 3
 
 /** What helps in placing and is no artwork: guides, a photo's frame, measuring lines, signs of snapping. */
 export function paintAids(
@@ -42,7 +44,7 @@ export function paintAids(
 	const { view, size } = viewport
 	inScreenPx(ctx, viewport)
 	const across: Across = { view, width: size.width, height: size.height }
-	if (!sheet.guidesHidden) paintGuides(ctx, sheet.guides, sheet.guidesLocked, across)
+	if (!sheet.guidesHidden) paintGuides(ctx, sheet, across)
 	if (sheet.mirror) paintMirrorLine(ctx, sheet.mirror, across)
 	if (overlay.guide) {
 		const path = new Path2D()
@@ -67,15 +69,45 @@ interface Across {
 
 function paintGuides(
 	ctx: CanvasRenderingContext2D,
-	guides: readonly Guide[],
-	locked: boolean,
+	{ guides, guidesLocked, letterform }: Sheet,
 	across: Across,
 ): void {
 	const path = new Path2D()
 	for (const guide of guides) addGuide(path, guide, across)
-	ctx.setLineDash(locked ? [2, 4] : [])
+	ctx.setLineDash(guidesLocked ? [2, 4] : [])
 	cased(ctx, path, INKS.idle, 1)
 	ctx.setLineDash([])
+	const lines = guides.filter(({ line }) => line !== undefined)
+	if (lines.length > 0) paintLetterLines(ctx, lines, letterform?.overshoot ?? 0, across)
+}
+
+/** Names of the lines of letters at the left end, and dots along where overshoot ends. */
+function paintLetterLines(
+	ctx: CanvasRenderingContext2D,
+	lines: readonly Guide[],
+	overshoot: number,
+	across: Across,
+): void {
+	if (overshoot * across.view.scale >= OVERSHOOT_SHOWN_PX) {
+		const path = new Path2D()
+		for (const { line, at } of lines) {
+			const below = line === 'baseline' || line === 'descender'
+			addGuide(path, { axis: 'y', at: at + (below ? overshoot : -overshoot) }, across)
+		}
+		ctx.setLineDash([1, 5])
+		cased(ctx, path, INKS.active, 1)
+		ctx.setLineDash([])
+	}
+	ctx.font = "600 11px 'Figtree Variable', system-ui, sans-serif"
+	ctx.textAlign = 'left'
+	ctx.lineWidth = 3
+	ctx.strokeStyle = INKS.card
+	ctx.fillStyle = INKS.ink
+	for (const { line = '', at } of lines) {
+		const y = toScreen(across.view, [at, at])[1] - 4
+		ctx.strokeText(line, NOTE_PAD_PX, y)
+		ctx.fillText(line, NOTE_PAD_PX, y)
+	}
 }
 
 function addGuide(

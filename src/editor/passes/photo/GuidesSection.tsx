@@ -152,11 +152,17 @@ function GuideList() {
 					overflowY: 'auto',
 				}}
 			>
-				{sorted.map(({ id, axis, at }) => (
+				{sorted.map(({ id, axis, at, line }) => (
 					<Box component="li" key={id} sx={{ display: 'flex', alignItems: 'center' }}>
 						<Box sx={{ flexGrow: 1, display: 'grid' }}>
 							<LengthField
-								label={axis === 'x' ? 'Upright at' : 'Level at'}
+								label={
+									line
+										? `${line[0]?.toUpperCase()}${line.slice(1)} at`
+										: axis === 'x'
+											? 'Upright at'
+											: 'Level at'
+								}
 								px={at}
 								whole={axis === 'x' ? width : height}
 								disabled={guidesLocked}

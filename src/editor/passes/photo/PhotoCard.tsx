@@ -29,6 +29,7 @@ const CONTENTS: Readonly<Record<PhotoPart, ComponentType>> = {
 	line: late(() => import('./LineSection').then((m) => m.LineSection)),
 	size: late(() => import('./SizeSection').then((m) => m.SizeSection)),
 	sheet: late(() => import('./SheetSection').then((m) => m.SheetSection)),
+	letters: late(() => import('./LetterSection').then((m) => m.LetterSection)),
 	guides: late(() => import('./GuidesSection').then((m) => m.GuidesSection)),
 }
 const SECTIONS = PHOTO_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))

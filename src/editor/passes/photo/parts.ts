@@ -13,6 +13,11 @@ export const PHOTO_PARTS = [
 		name: 'Sheet',
 		says: 'The sheet’s own size: by numbers, fit to photos or artwork',
 	},
+	{
+		id: 'letters',
+		name: 'Letter lines',
+		says: 'Baseline, x-height, cap height, overshoot and stem of letters that are traced',
+	},
 	{ id: 'guides', name: 'Guides and rulers', says: 'Guides by numbers, and rulers' },
 ] as const
 

@@ -26,6 +26,9 @@ const TurnAndScale = late(() => import('./TurnAndScale').then((m) => m.TurnAndSc
 
 const AgainstPhoto = late(() => import('../against/AgainstPhoto').then((m) => m.AgainstPhoto))
 
+// Letters are traced by few.
+const BesideLetter = late(() => import('./BesideLetter').then((m) => m.BesideLetter), 'nowhere')
+
 const Suggestions = late(() => import('./Suggestions').then((m) => m.Suggestions), 'nowhere')
 
 export function RefineCard() {
@@ -43,6 +46,7 @@ export function RefineCard() {
 				<Suggestions instead={gap && <LooksClosed found={gap} more={others.length} />} />
 			</Box>
 			<AgainstPhoto />
+			{sheet.guides.some(({ line }) => line === 'baseline') && <BesideLetter />}
 			<SelectMenu />
 			{chosen.nodes.length > 1 && <TurnAndScale chosen={chosen} />}
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>

@@ -10,6 +10,7 @@ import { againstSlice } from '../against/againstSlice'
 import { paintAgainst } from '../against/paintAgainst'
 import { AGAINST_PARTS } from '../against/parts'
 import { strayWords } from '../against/strayWords'
+import { paintBeside } from './paintBeside'
 import { refineSlice } from './refineSlice'
 
 /** Once more, node by node. */
@@ -22,8 +23,9 @@ export const refinePass: PassDef = {
 	tools: [nodesTool, penTool, edgePenTool, arrangePiecesTool],
 	shows: 'trace',
 	overlays: {
-		paint: (ctx, viewport, { slices }) => {
-			const { suggested } = slices.of(refineSlice).getState()
+		paint: (ctx, viewport, { sheet, selection, slices }) => {
+			const { suggested, beside } = slices.of(refineSlice).getState()
+			if (beside) paintBeside(ctx, viewport, { sheet, selection, beside })
 			const now = suggested?.all[suggested.at]
 			if (now) paintPlace(ctx, now.at, viewport)
 			paintAgainst(ctx, viewport, slices)
