@@ -31,6 +31,8 @@ interface Described {
 	/** One line on what is in the file. */
 	readonly says: string
 	readonly options: readonly FormatOption[]
+	/** It goes out on a page of its own, whatever page is asked for. */
+	readonly ownPage?: boolean
 }
 
 /** Artwork as text. */

@@ -107,6 +107,7 @@ const emSquare: TextFormat = {
 	name: 'SVG on an em square',
 	extension: '.svg',
 	mimeType: 'image/svg+xml',
+	ownPage: true,
 	says: 'Letters for a font: in units of its em, the baseline at four fifths of its height. It goes by the letter lines of the sheet.',
 	options: [
 		{

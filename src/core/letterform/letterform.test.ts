@@ -134,6 +134,18 @@ describe('what is uneven', () => {
 		).toBeCloseTo(short.letterform?.stem ?? 0, 3)
 	})
 
+	test('the outer side of a stem that a bar joins moves the whole way: what parts its inner side stays', async () => {
+		const sheet = lined(await lettersIn('figtree', 'HIE'))
+		const [left] = strokesOf(sheet.pieces[0] ?? one(''), 420).filter(({ kind }) => kind === 'stem')
+		const moved = moveNodes(sheet, new Set(left?.edges[0].nodes), [5, 0])
+		const found = letterFindings(moved)
+		expect(found.map(({ kind }) => kind)).toEqual(['stroke'])
+		const [h] = allMended(moved, found).pieces
+		const at = (of = sheet.pieces[0]) =>
+			of?.contours.flatMap(({ nodes }) => nodes.map((node) => node.at[0].toFixed(6)))
+		expect(at(h)).toEqual(at())
+	})
+
 	test('nothing is said where no lines are laid, nor of live words and of what stands elsewhere', async () => {
 		const sheet = await lettersIn('figtree', 'HI')
 		expect(lettersOn(sheet)).toEqual([])

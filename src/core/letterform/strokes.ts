@@ -19,6 +19,8 @@ export interface LetterStroke {
 	readonly at: Point
 	/** Its two edges: the left and the right, the upper and the lower. */
 	readonly edges: readonly [Edge, Edge]
+	/** The edge that goes on where the other is parted by what joins the stroke. */
+	readonly shared?: 0 | 1
 }
 
 /** One side of a stroke: the nodes that make it, and a place on it. */
@@ -177,20 +179,18 @@ export function strokesOf({ contours, fillRule }: Letter, size: number, slant = 
 
 /** Strokes that share an edge and are of one width are one: an H's bar parts the other edge in two. */
 function once(strokes: readonly LetterStroke[]): LetterStroke[] {
-	return strokes.filter(
-		({ edges, width }, k) =>
-			!strokes
-				.slice(0, k)
-				.some(
-					(one) =>
-						Math.abs(one.width - width) < SAME_PX &&
-						[0, 1].some((side) => one.edges[side]?.nodes === edges[side]?.nodes),
-				),
-	)
+	const alike = (a: LetterStroke, b: LetterStroke, side: 0 | 1) =>
+		a !== b && a.edges[side].nodes === b.edges[side].nodes && Math.abs(a.width - b.width) < SAME * a.width
+	return strokes.flatMap((stroke, k): LetterStroke[] => {
+		const before = strokes.slice(0, k)
+		if (before.some((one) => alike(one, stroke, 0) || alike(one, stroke, 1))) return []
+		const shared = ([0, 1] as const).find((side) => strokes.some((one) => alike(one, stroke, side)))
+		return [shared === undefined ? stroke : { ...stroke, shared }]
+	})
 }
 
-/** Widths that differ by less are one, px. */
-const SAME_PX = 0.5
+/** Widths that differ by less than this share of them are one. */
+const SAME = 0.025
 
 /** A curve that bows by less than this share of its length is drawn as a straight one. */
 const BOWS = 0.012

@@ -11,8 +11,6 @@ export interface UnevenStroke {
 	readonly stroke: LetterStroke
 	/** How wide its likes are, px. */
 	readonly wanted: number
-	/** The edge that is an end of the letter, on its line. */
-	readonly stays: 'first' | 'last' | null
 }
 
 /** An end of a letter that is not where its line wants it. */
@@ -79,15 +77,11 @@ export function unevenOf(sheet: Sheet, letters: readonly Standing[] = lettersOn(
 }
 
 /** A letter's strokes of a kind that are a little off a width. */
-function unlike({ piece, strokes, reaches }: Standing, kind: StrokeKind, wanted: number) {
-	const ends = new Set(reaches.flatMap(({ nodes }) => nodes))
-	return strokes.flatMap((stroke): UnevenStroke[] => {
+function unlike({ piece, strokes }: Standing, kind: StrokeKind, wanted: number): UnevenStroke[] {
+	return strokes.flatMap((stroke) => {
 		const off = Math.abs(stroke.width - wanted)
 		if (stroke.kind !== kind || off > WIDTH.most * wanted) return []
-		if (off <= Math.max(WIDTH.px, WIDTH.least * wanted)) return []
-		const [first, last] = stroke.edges.map(({ nodes }) => nodes.every((id) => ends.has(id)))
-		const stays = first ? 'first' : last ? 'last' : null
-		return first && last ? [] : [{ piece, stroke, wanted, stays }]
+		return off > Math.max(WIDTH.px, WIDTH.least * wanted) ? [{ piece, stroke, wanted }] : []
 	})
 }
 
@@ -123,17 +117,15 @@ function agreed(values: readonly number[], within: number): number | undefined {
 }
 
 /**
- * A stroke as wide as its likes: both its edges move by as much, square to it; an edge that is an end of the letter stays
- * on its line, and the other goes all the way.
+ * An upright stroke as wide as its likes: both its edges move by as much; where what joins it parts one of them, that
+ * stays and the other goes all the way, for all its parts.
  */
-export function evenedStroke(sheet: Sheet, { stroke, wanted, stays }: UnevenStroke): Sheet {
+export function evenedStroke(sheet: Sheet, { stroke, wanted }: UnevenStroke): Sheet {
 	const [first, last] = stroke.edges
-	const level = stroke.kind === 'bar' || stroke.kind === 'arch'
 	const by = (wanted - stroke.width) / Math.cos(stroke.lean)
-	const moved = (nodes: readonly string[], share: number) => (now: Sheet) =>
-		moveNodes(now, new Set(nodes), level ? [0, share * by] : [share * by, 0])
-	const [out, on] = stays === 'first' ? [0, 1] : stays === 'last' ? [-1, 0] : [-0.5, 0.5]
-	return moved(last.nodes, on)(moved(first.nodes, out)(sheet))
+	const share = stroke.shared === undefined ? 0.5 : stroke.shared === 0 ? 1 : 0
+	const out = moveNodes(sheet, new Set(first.nodes), [-share * by, 0])
+	return moveNodes(out, new Set(last.nodes), [(1 - share) * by, 0])
 }
 
 /** An end where its line wants it. */

@@ -32,7 +32,7 @@ const NOTE_AWAY_PX = 14
 const NOTE_HEIGHT_PX = 20
 const NOTE_PAD_PX = 6
 /** Nearer to its line than this the end of overshoot is not drawn. */
-const OVERSHOOT_SHOWN_PX = 3
+const OVERSHOOT_SHOWN_PX = 5
 
 /** What helps in placing and is no artwork: guides, a photo's frame, measuring lines, signs of snapping. */
 export function paintAids(
@@ -81,7 +81,7 @@ function paintGuides(
 	if (lines.length > 0) paintLetterLines(ctx, lines, letterform?.overshoot ?? 0, across)
 }
 
-/** Names of the lines of letters at the left end, and dots along where overshoot ends. */
+/** Names of the lines of letters at the right end, clear of the ruler, and dots along where overshoot ends. */
 function paintLetterLines(
 	ctx: CanvasRenderingContext2D,
 	lines: readonly Guide[],
@@ -94,19 +94,19 @@ function paintLetterLines(
 			const below = line === 'baseline' || line === 'descender'
 			addGuide(path, { axis: 'y', at: at + (below ? overshoot : -overshoot) }, across)
 		}
-		ctx.setLineDash([1, 5])
+		ctx.setLineDash([2, 8])
 		cased(ctx, path, INKS.active, 1)
 		ctx.setLineDash([])
 	}
 	ctx.font = "600 11px 'Figtree Variable', system-ui, sans-serif"
-	ctx.textAlign = 'left'
+	ctx.textAlign = 'right'
 	ctx.lineWidth = 3
 	ctx.strokeStyle = INKS.card
 	ctx.fillStyle = INKS.ink
 	for (const { line = '', at } of lines) {
 		const y = toScreen(across.view, [at, at])[1] - 4
-		ctx.strokeText(line, NOTE_PAD_PX, y)
-		ctx.fillText(line, NOTE_PAD_PX, y)
+		ctx.strokeText(line, across.width - NOTE_PAD_PX, y)
+		ctx.fillText(line, across.width - NOTE_PAD_PX, y)
 	}
 }
 

@@ -103,7 +103,7 @@ export function FileSection() {
 					))}
 				</TextField>
 			))}
-			{!pixels?.sizes && format.kind !== 'sheet' && (
+			{!pixels?.sizes && format.kind !== 'sheet' && !format.ownPage && (
 				<>
 					<WordChoice
 						label="Page"

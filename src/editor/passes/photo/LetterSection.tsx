@@ -102,7 +102,15 @@ export function LetterSection() {
 					</Box>
 				)
 			})}
-			<Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', gap: 0.75 }}>
+			<Box
+				sx={{
+					display: 'grid',
+					gridTemplateColumns: 'repeat(2, minmax(0, 1fr))',
+					columnGap: 0.75,
+					rowGap: 1.25,
+					pt: 0.5,
+				}}
+			>
 				<LengthField
 					label="Overshoot"
 					px={letterform.overshoot ?? null}

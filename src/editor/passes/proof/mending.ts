@@ -15,8 +15,8 @@ export async function mendingOf(
 ): Promise<Mended> {
 	const astray = some.filter(({ kind }) => kind === 'strays')
 	if (astray.length > 0) return fitted(sheet, astray, edges)
-	// Photos and guides are nothing to it, and need not go over.
-	return mendedBy({ ...sheet, photos: [], guides: [] }, some)
+	// Photos are nothing to it, and need not go over.
+	return mendedBy({ ...sheet, photos: [] }, some)
 }
 
 /** The photo's edge may be so much further off than a finding says. */

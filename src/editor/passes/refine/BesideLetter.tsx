@@ -101,12 +101,12 @@ function Measures({
 					<th scope="col">{name}</th>
 				</tr>
 			</thead>
-			<tbody className="number">
+			<tbody>
 				{rows.map(([term, a, b]) => (
 					<tr key={term}>
 						<th scope="row">{term}</th>
-						<td>{length(a)}</td>
-						<td>{length(b)}</td>
+						<td className="number">{length(a)}</td>
+						<td className="number">{length(b)}</td>
 					</tr>
 				))}
 			</tbody>

@@ -42,11 +42,11 @@ export function RefineCard() {
 			<ToolRows />
 			<Likely chosen={chosen} sheet={sheet} />
 			<WalkRow chosen={chosen} />
+			{sheet.guides.some(({ line }) => line === 'baseline') && <BesideLetter />}
 			<Box sx={{ minHeight: 124 }}>
 				<Suggestions instead={gap && <LooksClosed found={gap} more={others.length} />} />
 			</Box>
 			<AgainstPhoto />
-			{sheet.guides.some(({ line }) => line === 'baseline') && <BesideLetter />}
 			<SelectMenu />
 			{chosen.nodes.length > 1 && <TurnAndScale chosen={chosen} />}
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>

@@ -62,13 +62,19 @@ interface Lifting {
 	readonly pointer: PointerInput | null
 	/** So many were kept: each is a step of its own. */
 	readonly takes: number
-	/** What was drawn while the one before is still to be kept: its turn comes then. */
-	readonly next: Asked | null
+	/** What was drawn while the one before is still to be kept, in order: their turns come then. */
+	readonly next: readonly Waiting[]
 	/** A piece that was kept as far as it was known: what is awaited takes its place. */
 	readonly early: { readonly piece: string; readonly label: string } | null
 }
 
-const IDLE: Omit<Lifting, 'takes'> = { press: null, pointer: null, next: null, early: null }
+/** Something drawn that waits for its turn; kept when it comes where nobody looks at it first. */
+interface Waiting {
+	readonly asked: Asked
+	readonly keep: boolean
+}
+
+const IDLE: Omit<Lifting, 'takes'> = { press: null, pointer: null, next: [], early: null }
 
 /** Finds one object's outline from a box or a loose lasso round it, and mends it by dabs; or an area by its colour. */
 export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
@@ -94,9 +100,11 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 
 	/** It is kept: what was drawn meanwhile has its turn. */
 	const goOn = (state: Lifting, effects: readonly Effect[]): Turn<Lifting> => {
-		const idle = { ...state, next: null, early: null }
-		const after = state.next ? (ask(idle, state.next).effects ?? []) : []
-		return { state: idle, effects: [...effects, SEAL, forget, ...after] }
+		const [first, ...next] = state.next
+		const idle = { ...state, next, early: null }
+		const after = first ? (ask(idle, first.asked).effects ?? []) : []
+		const keep = first?.keep ? [set({ keeping: true })] : []
+		return { state: idle, effects: [...effects, SEAL, forget, ...after, ...keep] }
 	}
 
 	/** What is lifted becomes a piece, or takes the place of one, in one step. @param each a piece for each part */
@@ -107,6 +115,10 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		if (busy && asked?.way === 'colour') return { state, effects: [set({ keeping: true })] }
 		const made =
 			ghost && asked ? kept(sight.sheet(), ghost, asked, { name: needs.nameNext(), each }) : null
+		if (!made && state.next.length > 0) {
+			needs.say('Nothing was found in one of the boxes. What was drawn after it is gone on with.')
+			return goOn(state, [])
+		}
 		if (!made) return { state, unused: true }
 		const { sheet, label, piece, contour } = made
 		const taken = { ...state, takes: state.takes + 1 }
@@ -150,7 +162,7 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		// Nothing is lifted yet that there could be too much of.
 		if (round && input.hold === 'outside') return { state }
 		const press = { doing, from: input, points: [input.at] }
-		const pressed = { ...state, next: null, press }
+		const pressed = { ...state, press }
 		if (doing === 'spread') return ask(pressed, areaAt(lift, input, sight.sheet()))
 		if (!round || !ghost) return { state: pressed }
 		return busy ? { state: pressed, effects: [set({ keeping: true })] } : accept(pressed, sight)
@@ -172,22 +184,31 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		const asked = state.press ? askedBy(state.press, needs.state()) : null
 		if (!asked) return { state: free }
 		const { keeping, busy, ghost, asked: before } = needs.state()
-		if (keeping) return { state: { ...free, next: asked } }
+		if (keeping) return { state: { ...free, next: queued(state.next, asked) } }
 		// Of what is drawn elsewhere before anything is seen of the one before, that is kept when it comes.
 		if (busy && !ghost && before && isElsewhere(asked, before))
-			return { state: { ...free, next: asked }, effects: [set({ keeping: true })] }
+			return {
+				state: { ...free, next: queued(state.next, asked) },
+				effects: [set({ keeping: true })],
+			}
 		return ask(free, asked)
 	}
 
 	const key = (state: Lifting, { key, mod, shift }: KeyInput, sight: Sight): Turn<Lifting> => {
 		const unused = { state, unused: true }
-		const { asked, ghost, busy } = needs.state()
+		const { asked, ghost, busy, keeping } = needs.state()
 		if (mod) return unused
 		if (key === 'o' && !shift && !asked) {
 			const id = sight.selection().piece
 			const piece = sight.sheet().pieces.find((one) => one.id === id)
 			return piece ? openAgain(state, piece) : unused
 		}
+		const last = state.next.at(-1)
+		// The last that was drawn is meant, not the one that is still worked on.
+		if (last && key === 'enter' && !shift && (busy || keeping))
+			return { state: { ...state, next: [...state.next.slice(0, -1), { ...last, keep: true }] } }
+		if (last && key === 'escape')
+			return { state: { ...state, press: null, next: state.next.slice(0, -1) } }
 		if (key === 'enter') {
 			if (!busy) return accept(state, sight, shift)
 			// It is kept when it is known well.
@@ -226,7 +247,8 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 			undo: (state) => takeStep(state, 'undo'),
 			redo: (state) => takeStep(state, 'redo'),
 			rest: (state, sight) => {
-				const free = { ...state, press: null, pointer: null }
+				const next = state.next.map((one) => ({ ...one, keep: true }))
+				const free = { ...state, press: null, pointer: null, next }
 				const { busy, keeping, ghost } = needs.state()
 				// What was kept early, or is to be kept and not seen yet, waits for its answer wherever one goes.
 				if (busy && (state.early || (keeping && !ghost))) return { state: free }
@@ -251,6 +273,17 @@ export function liftMachine(needs: LiftNeeds): Machine<Lifting> {
 		cursor: ({ pointer }) =>
 			pointer && isWithin(needs.state().asked, pointer) ? 'none' : 'crosshair',
 	}
+}
+
+/** What waits, with something drawn since: in place of the last that is about the same object and was not to be kept. */
+function queued(waiting: readonly Waiting[], asked: Asked): readonly Waiting[] {
+	const now = { asked, keep: false }
+	const last = waiting.at(-1)
+	if (!last) return [now]
+	const before = waiting.slice(0, -1)
+	return last.keep || isElsewhere(asked, last.asked)
+		? [...before, { ...last, keep: true }, now]
+		: [...before, now]
 }
 
 /** Less of the smaller of two boxes in the other is another object; more is the same one drawn anew. */
@@ -332,7 +365,9 @@ export const liftTool: ToolDef = {
 		lift.subscribe(({ keeping, busy, ghost, problem }) => {
 			if (keeping && !busy) {
 				lift.setState({ keeping: false })
-				if (ghost && !problem) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
+				// Kept as it came; or nothing came, and the next has its turn.
+				const settled = ghost ? !problem : problem !== null
+				if (settled) tool.key({ key: 'enter', shift: false, mod: false, finely: false })
 				else if (toolInHand(context.desk.getState()) !== liftTool) tool.rest()
 			}
 			context.refresh()
