@@ -4,6 +4,7 @@ import { cleaned } from './cleaned'
 import { contourOf, polylineContour } from './contourOf'
 import { fitSymmetric } from './fitSymmetric'
 import { fitThrough } from './fitThrough'
+import { fitLeaning } from './leaning'
 import { prepareTrail } from './prepareTrail'
 
 export interface FitOptions {
@@ -12,6 +13,8 @@ export interface FitOptions {
 	readonly tolerance: number
 	/** Turns from here on may be corners, degrees; 22 unless said otherwise. */
 	readonly cornerAngle?: number
+	/** A closed one that is symmetric about a line that leans is made of one half, too; its nodes are mirror images then, and not at its outermost points. */
+	readonly leaning?: boolean
 }
 
 /**
@@ -31,6 +34,8 @@ export function fitPolyline(points: Float64Array, options: FitOptions): Contour 
 	if (kept.length < 6) return polylineContour(kept, closed)
 	const symmetric = fitSymmetric(kept, closed, options)
 	if (symmetric) return symmetric
+	const leaning = closed && options.leaning ? fitLeaning(kept, options) : undefined
+	if (leaning) return leaning.contour
 	const { trail, breaks, between, limit } = prepareTrail(kept, options)
 	return contourOf(trail, fitThrough(trail, breaks, between, { limit, hidden: HIDDEN }))
 }

@@ -9,7 +9,10 @@ import type { Joint } from './joint'
 import { limitOf, prepareTrail, type TrailOptions } from './prepareTrail'
 import { type Axis, furthest, type Halves, halvesOf, midway, mirrored, onAxis } from './symmetry'
 
-type Options = Omit<TrailOptions, 'closed'>
+type Options = Omit<TrailOptions, 'closed'> & {
+	/** How far apart the halves may be, px; what jitter and sampling tell unless said otherwise. */
+	readonly slack?: number
+}
 
 /** Part of an outline: the lines of symmetry that its ends lie on, where they do. */
 interface Part {
@@ -43,7 +46,7 @@ export function fitSymmetric(
 	if (points.length / 2 < 2 * LEAST_POINTS) return undefined
 	const { tolerance } = options
 	const { limit, sigma, spacing } = limitOf(points, { ...options, closed })
-	const slack = Math.min(JITTER * sigma + SAMPLED * spacing, tolerance)
+	const slack = options.slack ?? Math.min(JITTER * sigma + SAMPLED * spacing, tolerance)
 	const cut = halvesOf(points, closed, slack)
 	if (!cut) return undefined
 	const half = halfOf(cut, closed ? cut.axis : null, closed, 1)

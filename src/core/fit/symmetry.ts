@@ -18,8 +18,8 @@ export interface Halves {
 }
 
 /**
- * An outline is laid out upright and level: a symmetry about a leaning line would take its nodes from
- * its outermost points.
+ * An outline is laid out upright and level: a symmetry about a leaning line takes its nodes from its outermost points, and
+ * is looked for where that is wished (`leaning.ts`).
  */
 const AXES: readonly (readonly [dx: number, dy: number])[] = [
 	[0, 1],
@@ -46,6 +46,20 @@ export function halvesOf(points: Float64Array, closed: boolean, slack: number): 
 		return { axis, ...halves }
 	}
 	return null
+}
+
+/**
+ * How far a closed polyline is from being symmetric about an upright line near the middle of its length: the furthest that
+ * a point of either half, mirrored, lies from the other, px; infinite where the line cuts it otherwise than in two.
+ */
+export function offUpright(points: Float64Array): number {
+	const [x, y] = middleOf(points, true)
+	const about = { x, y, dx: 0, dy: 1 }
+	const roughly = cutAt(points, true, about)
+	const halves = roughly && cutAt(points, true, settled(about, roughly))
+	if (!halves) return Number.POSITIVE_INFINITY
+	const { half, other } = halves
+	return Math.max(furthest(half, other, Number.MAX_VALUE), furthest(other, half, Number.MAX_VALUE))
 }
 
 /** The middle of the length is where the line is by so many slacks: jitter is longer than it seems. */
@@ -77,7 +91,7 @@ export function mirrored({ x, y, dx, dy }: Axis, [px, py]: readonly [number, num
 }
 
 /** The middle of a polyline's length. */
-function middleOf(points: Float64Array, closed: boolean): readonly [number, number] {
+export function middleOf(points: Float64Array, closed: boolean): readonly [number, number] {
 	const n = points.length / 2
 	let whole = 0
 	let x = 0

@@ -57,4 +57,23 @@ describe('what thinning would make of outlines', () => {
 		expect(again).toMatchObject({ contours: [], deviation: 0, going: [], moving: [], profile: [] })
 		expect(again.after).toBe(again.before)
 	})
+
+	test('what is nearly symmetric becomes so wholly where that is wished; what is not says what it would take', () => {
+		const leaf = parsePathData(
+			'M100 20C140 60 150 120 131 170C125 190 110 200 100 220C91 200 75 190 69.5 170C50 120 60.4 60 100 20Z',
+		)
+		const lopsided = parsePathData('M0 0C80 -40 200 20 240 120C120 90 60 200 30 150Z')
+		const targets = [...leaf, ...lopsided].map((contour) => ({ contour }))
+		const wish = { ...SETTINGS, symmetric: true }
+		const preview = thinOutlines(targets, wish)
+		const made = preview.contours.find(({ id }) => id === leaf[0]?.id)
+		const xs = made?.nodes.map(({ at }) => at[0]).sort((a, b) => a - b) ?? []
+		for (const [k, x] of xs.entries())
+			expect(x + (xs[xs.length - 1 - k] ?? 0)).toBeCloseTo((xs[0] ?? 0) + (xs.at(-1) ?? 0), 6)
+		expect(deviation(leaf, made ? [made] : []).max).toBeLessThanOrEqual(SETTINGS.tolerance)
+		expect(preview.lopsided?.count).toBe(1)
+		expect(preview.lopsided?.needs).toBeGreaterThan(SETTINGS.tolerance)
+		expect(thinOutlines(made ? [{ contour: made }] : [], wish).contours).toEqual([])
+		expect(thinOutlines(targets, SETTINGS).lopsided).toBeUndefined()
+	})
 })

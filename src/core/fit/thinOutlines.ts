@@ -2,11 +2,16 @@ import type { Point } from '../geometry/point'
 import { type ProfileSample, profileBetween } from '../measure/profile'
 import type { Contour } from '../path/model'
 import { ease } from './ease'
+import { type MadeSymmetric, madeSymmetric } from './leaning'
 import { type Thinned, type ThinOptions, thin } from './thin'
 
 export interface ThinSettings extends Required<Omit<ThinOptions, 'only'>> {
 	/** How far thinned curves go towards their eased form, 0 to 1, within the tolerance. */
 	readonly ease: number
+	/** Whole outlines that are nearly symmetric become so wholly, within the tolerance. */
+	readonly symmetric?: boolean
+	/** What leans to the right by so many degrees is symmetric as it would be upright. */
+	readonly slant?: number
 }
 
 /** An outline to be thinned, all of it or the nodes named. */
@@ -31,12 +36,21 @@ export interface ThinPreview {
 	readonly moving: readonly { readonly from: Point; readonly to: Point }[]
 	/** Along the outlines that change, one after the other. */
 	readonly profile: readonly ProfileSample[]
+	/** Outlines that are symmetric within no such tolerance, where that was wished, and how much the nearest to it would need, px. */
+	readonly lopsided?: { readonly count: number; readonly needs: number }
 }
 
 /** Thins and eases outlines and says what becomes of their nodes. */
 export function thinOutlines(targets: readonly ThinTarget[], settings: ThinSettings): ThinPreview {
+	const needs: number[] = []
 	const changed = targets.flatMap(({ contour, only }) => {
-		const made = thinAndEase(contour, settings, only)
+		const symmetric =
+			settings.symmetric && !only && contour.closed ? madeSymmetric(contour, settings) : null
+		if (symmetric && 'off' in symmetric) needs.push(symmetric.off)
+		const made =
+			symmetric && 'contour' in symmetric
+				? thinnedAs(symmetric, contour)
+				: thinAndEase(contour, settings, only)
 		return made.contour === contour ? [] : [{ contour, made: made.contour, found: made }]
 	})
 	const nodes = targets.reduce((sum, { contour }) => sum + contour.nodes.length, 0)
@@ -53,8 +67,15 @@ export function thinOutlines(targets: readonly ThinTarget[], settings: ThinSetti
 		deviation: worst?.deviation ?? 0,
 		...(worst?.worst && { worst: worst.worst }),
 		profile,
+		...(needs.length > 0 && { lopsided: { count: needs.length, needs: Math.min(...needs) } }),
 		...becomeOf(changed),
 	}
+}
+
+/** One made symmetric, as what thinning gives. */
+function thinnedAs({ contour, deviation }: MadeSymmetric, given: Contour): Thinned {
+	const still = contour.nodes.length === given.nodes.length && deviation.max < STAYS_PX
+	return still ? { contour: given, deviation: 0 } : { contour, deviation: deviation.max }
 }
 
 function thinAndEase(

@@ -180,7 +180,9 @@ export function strokesOf({ contours, fillRule }: Letter, size: number, slant = 
 /** Strokes that share an edge and are of one width are one: an H's bar parts the other edge in two. */
 function once(strokes: readonly LetterStroke[]): LetterStroke[] {
 	const alike = (a: LetterStroke, b: LetterStroke, side: 0 | 1) =>
-		a !== b && a.edges[side].nodes === b.edges[side].nodes && Math.abs(a.width - b.width) < SAME * a.width
+		a !== b &&
+		a.edges[side].nodes === b.edges[side].nodes &&
+		Math.abs(a.width - b.width) < SAME * a.width
 	return strokes.flatMap((stroke, k): LetterStroke[] => {
 		const before = strokes.slice(0, k)
 		if (before.some((one) => alike(one, stroke, 0) || alike(one, stroke, 1))) return []

@@ -98,6 +98,16 @@ export function ThinCard() {
 					checked={wish.levelled}
 					onChange={(levelled) => set({ levelled })}
 				/>
+				<SwitchRow
+					label="Symmetric, where it nearly is"
+					checked={wish.symmetric ?? false}
+					onChange={(symmetric) => set({ symmetric })}
+				/>
+				{ghost?.lopsided && (
+					<Typography variant="caption" sx={{ color: 'text.secondary' }} role="status">
+						{lopsidedWords(ghost.lopsided, targets.length, sheet)}
+					</Typography>
+				)}
 			</Box>
 		</>
 	)
@@ -225,6 +235,18 @@ function Weighed({
 			)}
 		</Box>
 	)
+}
+
+/** Of what is not made symmetric, and what it would take. */
+function lopsidedWords(
+	{ count, needs }: NonNullable<ThinPreview['lopsided']>,
+	of: number,
+	sheet: Sheet,
+): string {
+	const which = of === 1 ? 'The outline is not' : `${count} of ${of} outlines are not`
+	return Number.isFinite(needs)
+		? `${which} symmetric within this: it would take ${formatDeviation(needs, sheet)}.`
+		: `${which} symmetric about any line.`
 }
 
 /** A deviation in px, and in the sheet's own unit where it has a real size. */

@@ -2,7 +2,7 @@ import type { ThinPreview, ThinSettings } from '@/core'
 import type { Slice } from '@/editor/session/slices'
 
 /** How far thinning is to go, and on what. */
-export interface ThinWish extends ThinSettings {
+export interface ThinWish extends Omit<ThinSettings, 'slant'> {
 	readonly scope: 'nodes' | 'piece' | 'all'
 }
 
@@ -18,6 +18,7 @@ export const FIRST_THIN: ThinWish = {
 	keepCorners: true,
 	preferExtrema: true,
 	levelled: true,
+	symmetric: false,
 	scope: 'piece',
 }
 

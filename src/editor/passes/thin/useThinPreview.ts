@@ -29,9 +29,10 @@ export function useThinTargets(scope: ThinWish['scope']): readonly ThinTarget[] 
 export function useThinPreview(targets: readonly ThinTarget[]): void {
 	const thin = useWorkbench().slices.of(thinSlice)
 	const wish = useSlice(thinSlice, (state) => state.wish)
+	const slant = useOpenSheet(({ history }) => history.present.letterform?.slant ?? 0)
 	const ask = useMemo(
-		() => (targets.length > 0 ? () => previewThin(targets, wish) : null),
-		[targets, wish],
+		() => (targets.length > 0 ? () => previewThin(targets, { ...wish, slant }) : null),
+		[targets, wish, slant],
 	)
 	const ghost = useAnswer(ask)
 	useEffect(() => {
