@@ -245,3 +245,26 @@ test('a font is brought in, said what its maker allows, kept, and set in', async
 	await card.getByRole('combobox', { name: 'Font' }).click()
 	await expect(page.getByRole('option', { name: 'Rye' })).toHaveCount(2)
 })
+
+test('text of a drawing that is opened comes in as words that can be typed in', async ({
+	bench,
+	page,
+}) => {
+	await bench.beginDrawing(
+		'sign.svg',
+		'<svg xmlns="http://www.w3.org/2000/svg" width="900" height="500"><text x="80" y="260" font-family="Rye" font-size="120">Lantern</text><rect x="80" y="320" width="600" height="20"/></svg>',
+	)
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Lantern')
+	await bench.painted()
+	await bench.fitSheet({ width: 900, height: 500 })
+	await bench.key('2')
+	await bench.tool("Lettering '")
+	await bench.click([120, 250])
+	await expect(page.getByRole('textbox', { name: 'Words' })).toBeFocused()
+	await bench.key('End')
+	await page.keyboard.type('s')
+	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Lanterns')
+	await bench.key('Escape')
+	const { maxX } = boxOf(await bench.exported(), 'Lanterns')
+	expect(maxX).toBeGreaterThan(600)
+})

@@ -1,4 +1,5 @@
 import sharp from 'sharp'
+import { readSvg } from '../src/core/formats/svg/readSvg'
 import { textElement } from '../src/core/formats/svg/textElement'
 import {
 	emptySheet,
@@ -11,6 +12,7 @@ import {
 import { hostsOf, withLettering } from '../src/core/letter/follow'
 import { layOut } from '../src/core/letter/layOut'
 import { alongOf, among, type FontName, fontFiles, wordsIn } from '../src/core/letter/testing/fonts'
+import { wordsSetIn } from '../src/core/letter/testing/setWords'
 import { expect, test } from './bench'
 
 const [WIDTH, HEIGHT] = [3000, 1500]
@@ -123,6 +125,40 @@ test('words that go out as text look as their outlines do, freely and along an o
 		return ink(await page.screenshot({ clip: { x: 0, y: 0, width: WIDTH, height: HEIGHT } }))
 	}
 	expect(common(await seen(asText), await seen(formatSvg(sheet)))).toBeGreaterThan(0.98)
+})
+
+/** A sign as somebody else's program writes it: spans, anchors, shifts, lines, a transform, an outline that words follow. */
+const SIGN = `<svg xmlns="http://www.w3.org/2000/svg" width="${WIDTH}" height="${HEIGHT}" viewBox="0 0 ${WIDTH} ${HEIGHT}">
+	<defs><path id="way" d="${ARCH}" transform="translate(0 60)"/></defs>
+	<style>.sub { font-family: figtree; font-size: 90px; letter-spacing: 4px }</style>
+	<text x="160" y="220" font-family="abril" font-size="180">The <tspan font-family="rye" font-size="150">Heron</tspan>
+		and <tspan dy="40">Keeper</tspan></text>
+	<text class="sub" x="1500" y="460" text-anchor="middle">Every evening <tspan x="1500" dy="120">until the snow</tspan></text>
+	<g transform="rotate(-8 2300 1300)"><text class="sub" x="2900" y="1380" text-anchor="end">at the workshop</text></g>
+	<text font-family="abril" font-size="150"><textPath href="#way" startOffset="12%">Lamplight Puppets</textPath></text>
+</svg>`
+
+test('text of others comes in as the browser shows it with the same fonts', async ({ page }) => {
+	const names: FontName[] = ['figtree', 'abril', 'rye']
+	const { pieces, skipped } = readSvg(SIGN, { setWords: await wordsSetIn(...names) })
+	expect(skipped).toEqual([])
+	expect(pieces.filter(({ lettering }) => lettering)).toHaveLength(6)
+	const faces = names
+		.map(
+			(name) =>
+				`@font-face{font-family:${name};font-weight:1 1000;src:url(data:font/woff2;base64,${fontFiles(name)[0]?.toString('base64')})}`,
+		)
+		.join('')
+	await page.setViewportSize({ width: WIDTH, height: HEIGHT })
+	const seen = async (svg: string) => {
+		await page.setContent(
+			`<style>${faces}body{margin:0}text{text-rendering:geometricPrecision}</style>${svg.slice(svg.indexOf('<svg'))}`,
+		)
+		await page.evaluate(() => Promise.all([...document.fonts].map((one) => one.load())))
+		return ink(await page.screenshot({ clip: { x: 0, y: 0, width: WIDTH, height: HEIGHT } }))
+	}
+	const sheet = { ...emptySheet('Sign', WIDTH, HEIGHT), pieces }
+	expect(common(await seen(SIGN), await seen(formatSvg(sheet)))).toBeGreaterThan(0.98)
 })
 
 /** How much of either of two pictures' ink is common to both. */

@@ -14,6 +14,7 @@ import {
 	readDxf,
 	readSvg,
 	type SvgDrawing,
+	type WordsWish,
 } from '@/core/drawings'
 import { exposed } from './exposed'
 
@@ -45,7 +46,7 @@ const endpoint = {
 	): Promise<DrawingRead> => {
 		try {
 			const text = await decodeSvg(new Uint8Array(await file.arrayBuffer()))
-			const { pieces, ...rest } = isDxf(text) ? readDxf(text) : readSvg(text)
+			const { pieces, ...rest } = isDxf(text) ? readDxf(text) : await withWords(text)
 			const handed = [...inParts(pieces)].map(({ parts, share }) => {
 				const buffers = parts.flatMap(({ contours }) => buffersOf(contours))
 				return hand(transfer(parts, buffers), share)
@@ -59,6 +60,26 @@ const endpoint = {
 			throw error
 		}
 	},
+}
+
+/** A drawing with its text set: read once to know the fonts that it asks for, and once more with them. */
+async function withWords(text: string): Promise<SvgDrawing> {
+	const wishes: WordsWish[] = []
+	const plain = readSvg(text, {
+		setWords: (wish) => {
+			wishes.push(wish)
+			return null
+		},
+	})
+	if (wishes.length === 0) return plain
+	try {
+		const { setterFor } = await import('./wordSetter')
+		return readSvg(text, { setWords: await setterFor(wishes) })
+	} catch (error) {
+		if (error instanceof SvgSyntaxError || error instanceof PathSyntaxError) throw error
+		// The fonts did not arrive: all else does, and the text is named.
+		return plain
+	}
 }
 
 function* inParts(pieces: readonly Piece[]): Generator<{ parts: DrawingPart[]; share: number }> {

@@ -12,6 +12,7 @@ import type { Declared } from './styles'
 import { about, parseTransform, transformOrigin } from './transforms'
 import { lengthOrNone, lengthPx, type Ruler } from './units'
 import { readViewBox, viewBoxMap } from './viewports'
+import { wordItems } from './words'
 
 /** What is drawn of the elements in another. */
 export function drawChildren(reader: Reader, element: SvgElement, place: Place): Drawn[] {
@@ -21,9 +22,10 @@ export function drawChildren(reader: Reader, element: SvgElement, place: Place):
 /** What is drawn of an element where it stands, from the lowest up. */
 export function draw(reader: Reader, element: SvgElement, outer: Place, asked?: Asked): Drawn[] {
 	if (reader.using.size > 0) reader.visit()
+	const words = element.name === 'text' && reader.setWords !== undefined
 	const left = LEFT_OUT[element.name]
-	if (left) reader.tally.add(left)
-	if (!DRAWN.has(element.name) && !asked) return []
+	if (left && !words) reader.tally.add(left)
+	if (!DRAWN.has(element.name) && !asked && !words) return []
 	const declared = reader.declared(element)
 	if (declared.get('display') === 'none') {
 		reader.tally.add('hidden shapes')
@@ -65,6 +67,8 @@ function contentOf(reader: Reader, element: SvgElement, place: Place, asked?: As
 	if (SHAPES.has(element.name))
 		return shapeItems(reader, element, place).concat(besides(reader, element, place))
 	switch (element.name) {
+		case 'text':
+			return together(element, wordItems(reader, element, place))
 		case 'use':
 			return used(reader, element, place)
 		case 'svg':

@@ -3,6 +3,7 @@ import { outlineStroke } from '../../combine/offset'
 import { type Affine, invertAffine } from '../../geometry/affine'
 import { type Box, boxesTouch, boxOf, EMPTY_BOX, growBox, joinBoxes } from '../../geometry/box'
 import { contourBounds, contourHull } from '../../path/contour'
+import type { Lettering } from '../../path/lettering'
 import type { Contour, FillRule, Paint, Stroke } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 
@@ -18,6 +19,8 @@ export interface Drawn {
 	readonly opacity: number
 	/** The elements that it stands in, each time anew where they are used again; the outermost first. */
 	readonly within?: readonly Within[]
+	/** The words that it is, where it is some that are set. */
+	readonly lettering?: Lettering
 	/** It came of combining outlines, whose ids it may share. */
 	readonly combined?: boolean
 }

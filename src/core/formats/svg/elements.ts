@@ -5,12 +5,14 @@ import { SvgSyntaxError } from './svgSyntaxError'
 export interface SvgElement {
 	/** Without its prefix. */
 	readonly name: string
-	/** By their names without prefix; those of other namespaces than XLink are not kept. */
+	/** By their names without prefix; those of other namespaces than XLink are not kept, but for `xml:space`. */
 	readonly attributes: Readonly<Record<string, string>>
 	readonly parent: SvgElement | null
 	readonly children: SvgElement[]
 	/** The text in it, where that counts: of titles and style sheets. */
 	text: string
+	/** Of a `text` and what stands in it: its words and elements in their order. */
+	readonly content?: (string | SvgElement)[]
 }
 
 export interface SvgTree {
@@ -30,6 +32,8 @@ const DEEPEST = 400
 /** Entities may make a document longer by this, all in all, and stand for no more each. */
 const MOST_EXPANDED = 1_000_000
 const LONGEST_ENTITY = 10_000
+/** Of more words than this, UTF-16 units, the rest is not read. */
+const LONGEST_WORDS = 200_000
 /** Longer titles are cut off. */
 const LONGEST_TITLE = 200
 
@@ -46,6 +50,7 @@ export function parseElements(text: string): SvgTree {
 	let root: SvgElement | null = null
 	let count = 0
 	let tooDeep = 0
+	let words = 0
 
 	parser.on('error', (error) => {
 		throw new SvgSyntaxError(`The SVG cannot be read. ${placed(error.message)}`)
@@ -70,9 +75,12 @@ export function parseElements(text: string): SvgTree {
 		}
 		const attributes = ownAttributes(tag.attributes, scope)
 		const parent = outer?.element ?? null
-		const element: SvgElement = { name, attributes, parent, children: [], text: '' }
-		if (parent) parent.children.push(element)
-		else root = element
+		const isText = name === 'text' || parent?.content !== undefined
+		const bare = { name, attributes, parent, children: [], text: '' }
+		const element: SvgElement = isText ? { ...bare, content: [] } : bare
+		parent?.children.push(element)
+		parent?.content?.push(element)
+		if (!parent) root = element
 		const { id } = attributes
 		if (id && !byId.has(id)) byId.set(id, element)
 		scopes.push({ ...scope, element })
@@ -82,6 +90,10 @@ export function parseElements(text: string): SvgTree {
 		if (element?.name === 'style') element.text += part
 		else if (element?.name === 'title' && element.text.length < LONGEST_TITLE)
 			element.text += part.slice(0, LONGEST_TITLE)
+		else if (element?.content && words < LONGEST_WORDS) {
+			element.content.push(part)
+			words += part.length
+		}
 	}
 	parser.on('text', onText)
 	parser.on('cdata', onText)
@@ -121,7 +133,7 @@ function ownAttributes(all: Readonly<Record<string, string>>, { uris }: Scope) {
 	const own: Record<string, string> = Object.create(null)
 	for (const [full, value] of Object.entries(all)) {
 		const { prefix, name } = split(full)
-		if (prefix === '') own[name] = value
+		if (prefix === '' || full === 'xml:space') own[full] = value
 		else if (uris.get(prefix) === XLINK) own[name] ??= value
 	}
 	return own

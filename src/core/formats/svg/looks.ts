@@ -26,6 +26,13 @@ const INITIAL = {
 	'marker-start': 'none',
 	'marker-mid': 'none',
 	'marker-end': 'none',
+	'font-family': 'sans-serif',
+	'font-weight': 'normal',
+	'font-style': 'normal',
+	'text-anchor': 'start',
+	'letter-spacing': 'normal',
+	direction: 'ltr',
+	'white-space': 'normal',
 }
 
 export const FIRST_LOOKS: Looks = { ...INITIAL, fontSize: 16 }

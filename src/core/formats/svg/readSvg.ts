@@ -1,5 +1,6 @@
 import { composeAffine } from '../../geometry/affine'
 import { countOne } from '../../geometry/counts'
+import { withLettering } from '../../letter/follow'
 import { withFreshIds } from '../../path/freshIds'
 import { inferKinds } from '../../path/kinds'
 import { type Group, newId, newPiece, type Piece } from '../../path/model'
@@ -9,7 +10,7 @@ import type { Drawn, Within } from './drawn'
 import { parseElements, type SvgTree } from './elements'
 import { type LeftOut, newTally } from './leftOut'
 import { FIRST_LOOKS, looksOf } from './looks'
-import { createVisits, type Place, type Reader } from './reader'
+import { createVisits, type Place, type Reader, type SetWords } from './reader'
 import { documentSize } from './sizes'
 import { createStyles } from './styles'
 import { parseTransform } from './transforms'
@@ -32,11 +33,11 @@ export interface SvgDrawing {
 /**
  * Reads the shapes of an SVG document as pieces that look as the document does: shapes under their
  * styles, transforms, viewports, clip paths and masks (SVG 1.1, and of SVG 2 what browsers draw).
- * Nothing is fetched and no script runs. What no piece can show is named in `skipped`.
+ * Text comes in as words where something is given that sets them. Nothing is fetched and no script runs. What no piece can show is named in `skipped`.
  * @throws {SvgSyntaxError} where the text is no SVG, or more than can be held
  * @throws {PathSyntaxError} where nothing is left of a drawing whose path data cannot be read
  */
-export function readSvg(text: string): SvgDrawing {
+export function readSvg(text: string, o: { readonly setWords?: SetWords } = {}): SvgDrawing {
 	const tree = parseElements(text)
 	const tally = newTally()
 	if (tree.tooDeep > 0) tally.add('elements that lie too deep', tree.tooDeep)
@@ -49,6 +50,7 @@ export function readSvg(text: string): SvgDrawing {
 		using: new Set(),
 		drawChildren: (element, place) => drawChildren(reader, element, place),
 		visit: createVisits(),
+		...(o.setWords && { setWords: o.setWords }),
 	}
 	const looks = looksOf(FIRST_LOOKS, reader.declared(tree.root), place.ruler)
 	const hidden = reader.declared(tree.root).get('display') === 'none'
@@ -102,10 +104,10 @@ function withSingleIds(items: readonly Drawn[]): readonly Drawn[] {
 }
 
 function pieceOf(
-	{ name, contours, rule, fill, stroke, strokeBelow, opacity }: Drawn,
+	{ name, contours, rule, fill, stroke, strokeBelow, opacity, lettering, combined }: Drawn,
 	i: number,
 ): Piece {
-	return {
+	const piece: Piece = {
 		...newPiece(name || `Piece ${i + 1}`, contours),
 		fillRule: rule,
 		fill,
@@ -113,6 +115,8 @@ function pieceOf(
 		opacity,
 		...(strokeBelow && { strokeBelow }),
 	}
+	// What was cut are no words any more.
+	return lettering && !combined ? withLettering(piece, lettering, () => undefined) : piece
 }
 
 /** The page that the drawing is on: from its units to px of the sheet. */

@@ -1,4 +1,5 @@
 import type { Affine } from '../../geometry/affine'
+import type { FontRef, ShapedText } from '../../path/lettering'
 import type { Drawn } from './drawn'
 import type { SvgElement, SvgTree } from './elements'
 import type { Tally } from './leftOut'
@@ -18,9 +19,33 @@ export interface Reader {
 	readonly using: Set<SvgElement>
 	/** What is drawn of the elements in another. */
 	readonly drawChildren: (element: SvgElement, place: Place) => Drawn[]
+	/** Sets words in a font; words are named and left out where it is absent. */
+	readonly setWords?: SetWords
 	/** Counts an element that is drawn through a reference, as often as it is. */
 	readonly visit: () => void
 }
+
+/** A text in the looks of a font. */
+export interface WordsWish {
+	/** Families in the order they are wished for, generic ones among them. */
+	readonly families: readonly string[]
+	/** 1 to 1000 */
+	readonly weight: number
+	readonly italic: boolean
+	readonly text: string
+	/** Whether letters may grow together. */
+	readonly ligatures: boolean
+}
+
+export interface WordsSet {
+	readonly font: FontRef
+	readonly shaped: ShapedText
+	/** None of the families is here: another font stands in for them. */
+	readonly standsIn: boolean
+}
+
+/** Sets words; `null` where no font does. */
+export type SetWords = (wish: WordsWish) => WordsSet | null
 
 /** How things stand where an element is drawn. */
 export interface Place {

@@ -19,11 +19,22 @@ import { lengthPx } from './units'
 
 /** A basic shape as it is painted: itself, and its stroke by itself where that is bent by a skew. */
 export function shapeItems(reader: Reader, element: SvgElement, place: Place): Drawn[] {
+	const declared = reader.declared(element)
+	const shape = shapeOf(element.name, element.attributes, declared, place.ruler)
+	if (shape.error) reader.tally.add('paths with an error in their data, read up to it')
+	return paintedItems(reader, element, place, shape)
+}
+
+/** Outlines as they are painted where an element stands. @param shape in its own units */
+export function paintedItems(
+	reader: Reader,
+	element: SvgElement,
+	place: Place,
+	shape: { readonly contours: readonly Contour[] },
+): Drawn[] {
 	const { tally } = reader
 	const { looks, map } = place
 	const declared = reader.declared(element)
-	const shape = shapeOf(element.name, element.attributes, declared, place.ruler)
-	if (shape.error) tally.add('paths with an error in their data, read up to it')
 	if (looks.visibility !== 'visible') {
 		tally.add('hidden shapes')
 		return []

@@ -15,6 +15,8 @@ const PROPERTIES = new Set([
 	...['vector-effect', 'clip-path', 'clip-rule', 'mask', 'mask-type', 'filter', 'overflow'],
 	...['transform', 'transform-origin', 'transform-box', 'font-size', 'mix-blend-mode'],
 	...['stop-color', 'stop-opacity', 'marker', 'marker-start', 'marker-mid', 'marker-end'],
+	...['font-family', 'font-weight', 'font-style', 'text-anchor', 'letter-spacing', 'direction'],
+	...['white-space', 'dominant-baseline', 'baseline-shift', 'writing-mode', 'text-decoration'],
 	...['x', 'y', 'width', 'height', 'cx', 'cy', 'r', 'rx', 'ry', 'd'],
 ])
 

@@ -68,7 +68,7 @@ function freeText(
 	const lines = lettering.shaped.lines.map(({ from, to }, n) => {
 		const words = escapeXml(lettering.text.slice(from, to))
 		const base = short(y + n * lettering.leading * size)
-		return `<tspan x="${short(x)}" y="${base}"${anchorOf(lettering, n)}>${words}</tspan>`
+		return `<tspan x="${short(x + trailing(lettering, size))}" y="${base}"${anchorOf(lettering, n)}>${words}</tspan>`
 	})
 	return {
 		defs: [],
@@ -101,7 +101,7 @@ function alongText(
 		const words = escapeXml(lettering.text.slice(from, to))
 		const down = hangs + n * leading * size - setting.offset
 		const lifted = down === 0 ? words : `<tspan dy="${short(down)}">${words}</tspan>`
-		return `<textPath href="#${id}" startOffset="${short(at)}"${anchorOf(lettering, n)}>${lifted}</textPath>`
+		return `<textPath href="#${id}" startOffset="${short(at + trailing(lettering, size))}"${anchorOf(lettering, n)}>${lifted}</textPath>`
 	})
 	const path = formatPathData([wayAlong(host, setting)], digits)
 	return {
@@ -109,6 +109,11 @@ function alongText(
 		element: (paints) =>
 			`<text ${[...fontOf(lettering, size), ...paints].join(' ')}>${lines.join('')}</text>`,
 	}
+}
+
+/** What renderers count to a line's width, the room after its last letter, as far as it moves the line, px. */
+function trailing({ spacing, align }: Lettering, size: number): number {
+	return LINED_UP[align] * spacing * size
 }
 
 function fontOf({ font, spacing }: Lettering, size: number): string[] {

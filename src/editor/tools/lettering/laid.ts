@@ -9,10 +9,11 @@ import {
 	type Piece,
 	type Point,
 	piecesBox,
+	ringWinding,
 	type Setting,
 	type Sheet,
 } from '@/core'
-import { caretAt, hostsOf, nearestCaret, railOf, type Way, wayOf } from '@/core/letter'
+import { bandsOf, caretAt, hostsOf, nearestCaret, railOf, type Way, wayOf } from '@/core/letter'
 import { hitEdge, isOpenToEdits } from '@/editor/session/hitTest'
 import type { Sight } from '@/editor/session/machine'
 import type { PointerInput } from '@/editor/session/tool'
@@ -105,6 +106,9 @@ export function wordsUnder(sight: Sight, { at, reach }: PointerInput): Laid | nu
 		const near = Math.max(reach, IN_WORDS_EM * laid.way.size)
 		if (!boxContains(growBox(piecesBox([piece]), near), at)) continue
 		if (nearestCaret(laid.lettering, laid.way, at).away <= near) return laid
+		// In the middle of a broad letter both its sides are far.
+		const bands = bandsOf(laid.lettering, laid.way, 0, laid.lettering.text.length)
+		if (bands.some((band) => ringWinding(band, at) !== 0)) return laid
 	}
 	return null
 }
