@@ -344,6 +344,7 @@ export {
 	transformContour,
 } from './path/pieces'
 export { SHEET_REACH_PX } from './path/reach'
+export { rehosted } from './path/rehosted'
 export { removeNodes } from './path/remove'
 export { replaceOutlines } from './path/replace'
 export { changeLine, renameSheet, setLeft, setRealSize, setUnit } from './path/settings'

@@ -9,6 +9,7 @@ import { groupsWhollyIn, settleGroups } from './groups'
 import { type Contour, type Group, newId, type Piece, type Sheet } from './model'
 import { settleSince } from './nodes'
 import { transformContour } from './pieces'
+import { rehosted } from './rehosted'
 
 /** Whole pieces: moved, scaled, turned, mirrored, copied, lined up. */
 
@@ -103,22 +104,22 @@ export function duplicatePieces(
 	ids: ReadonlySet<string>,
 	by: readonly [number, number],
 ): { sheet: Sheet; ids: ReadonlySet<string> } {
-	const copies = new Set<string>()
 	const whole = copiedGroups(sheet, ids)
-	const pieces = sheet.pieces.flatMap((piece) => {
-		if (!ids.has(piece.id)) return [piece]
+	const originals = sheet.pieces.filter(({ id }) => ids.has(id))
+	const made = originals.map((piece): Piece => {
 		const group =
 			piece.group === undefined ? undefined : (whole.get(piece.group)?.id ?? piece.group)
-		const copy: Piece = {
+		return {
 			...piece,
 			...(group !== undefined && { group }),
 			id: newId(),
 			name: `${piece.name} copy`,
 			contours: piece.contours.map(copyOf),
 		}
-		copies.add(copy.id)
-		return [piece, copy]
 	})
+	const copyBy = new Map(rehosted(originals, made).map((copy, k) => [originals[k]?.id ?? '', copy]))
+	const pieces = sheet.pieces.flatMap((piece) => [piece, copyBy.get(piece.id) ?? []].flat())
+	const copies = new Set([...copyBy.values()].map(({ id }) => id))
 	const groups = whole.size > 0 ? [...(sheet.groups ?? []), ...whole.values()] : sheet.groups
 	const copied =
 		copies.size > 0 ? settleGroups({ ...sheet, pieces, ...(groups && { groups }) }) : sheet

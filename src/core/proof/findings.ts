@@ -1,4 +1,5 @@
 import { countOf } from '../geometry/counts'
+import { hostRefs } from '../letter/follow'
 import { nodeCount } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { betweenOutlines } from './betweenOutlines'
@@ -40,7 +41,10 @@ export function* findingSteps(
 	limits: Limits,
 	only?: ReadonlySet<string>,
 ): Generator<Looked, void> {
-	const shown = sheet.pieces.filter(({ hidden, id }) => !hidden && (only?.has(id) ?? true))
+	const helps = helpLines(sheet)
+	const shown = sheet.pieces.filter(
+		(piece) => !piece.hidden && !helps.has(piece) && (only?.has(piece.id) ?? true),
+	)
 	const outlines = shown.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
 	const pairs = neighbouring(shown, limits)
 	const nodes = new Map(shown.map((piece) => [piece, nodeCount(piece.contours)]))
@@ -70,4 +74,22 @@ export function* findingSteps(
 		yield looked(advice, ADVICE * advised(one))
 	}
 	for (const pair of pairs) yield looked(betweenTwo(pair, limits), BETWEEN * ofPair(pair))
+}
+
+/** Pieces that nothing shows of and that words go by: lines to lay them by, which do not come out. */
+function helpLines({ pieces }: Sheet): ReadonlySet<Piece> {
+	const hosts = new Set(
+		pieces.flatMap(({ lettering }) =>
+			lettering ? hostRefs(lettering.setting).map(({ contour }) => contour) : [],
+		),
+	)
+	if (hosts.size === 0) return new Set()
+	return new Set(
+		pieces.filter(
+			({ fill, stroke, contours }) =>
+				fill.kind === 'none' &&
+				stroke.paint.kind === 'none' &&
+				contours.some(({ id }) => hosts.has(id)),
+		),
+	)
 }

@@ -7,6 +7,7 @@ import {
 	outlinesOfNodes,
 	type Piece,
 	parseSheet,
+	rehosted,
 	removeOpen,
 	removePieces,
 	type Sheet,
@@ -133,7 +134,7 @@ function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number | null):
 			contours.flatMap(({ id, nodes }) => [id, ...nodes.map((node) => node.id)]),
 		),
 	)
-	const fresh = pieces.map((piece) => ({
+	const made = pieces.map((piece) => ({
 		...piece,
 		id: newId(),
 		name: ownName(piece.name, names),
@@ -141,6 +142,7 @@ function freshIn(sheet: Sheet, pieces: readonly Piece[], beside: number | null):
 		locked: false,
 		contours: withFreshIds(piece.contours, taken),
 	}))
+	const fresh = rehosted(pieces, made)
 	if (beside === null) return fresh
 	const places = new Set(sheet.pieces.map(placeOf))
 	let by = 0
