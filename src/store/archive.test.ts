@@ -11,6 +11,7 @@ import {
 	type Sheet,
 } from '@/core'
 import { SkiagramDatabase } from './database'
+import { fontsIn } from './fonts'
 import { createLibrary, type Library } from './library'
 import { NoArchive } from './oneFile'
 
@@ -76,6 +77,41 @@ test('everything goes out and comes in elsewhere as it was: sheets, photos, vers
 	expect(again).toMatchObject({ fresh: 0, same: 2, differing: [] })
 	expect(await again.takeIn('both')).toEqual({ taken: 0, unread: [] })
 	expect(await named(there)).toEqual(['Heron', 'Key'])
+})
+
+test('fonts that were brought go along, but for those that nobody may pass on; a torn one stays away', async () => {
+	const says = { style: 'Regular', licenceText: '' }
+	const brought = (words: string) => new Blob([words])
+	const { fonts } = here.database
+	const own = await fontsIn({ fonts }).add(brought('open font'), {
+		...says,
+		family: 'Heron Slab',
+		licence: 'installable',
+		weights: [300, 800],
+	})
+	const closed = await fontsIn({ fonts }).add(brought('closed font'), {
+		...says,
+		family: 'Keeper Script',
+		licence: 'restricted',
+	})
+	const file = await here.library.archive()
+	const files = unzipSync(new Uint8Array(await file.arrayBuffer()))
+	expect(Object.keys(files).filter((name) => name.startsWith('fonts/'))).toEqual([
+		`fonts/${own.id}`,
+	])
+	await (await there.library.readArchive(file)).takeIn('mine')
+	const came = await there.database.fonts.toArray()
+	expect(came.map(({ id, family, weights }) => [id, family, weights])).toEqual([
+		[own.id, 'Heron Slab', [300, 800]],
+	])
+	expect(await came[0]?.file.text()).toBe('open font')
+	expect(came.some(({ id }) => id === closed.id)).toBe(false)
+	const torn = new Blob([
+		new Uint8Array(zipSync({ ...files, [`fonts/${own.id}`]: strToU8('another font') })),
+	])
+	const elsewhere = browser()
+	await (await elsewhere.library.readArchive(torn)).takeIn('mine')
+	expect(await elsewhere.database.fonts.count()).toBe(0)
 })
 
 test('a sheet that differs here is kept beside, replaced by a newer one, or left, as is wished', async () => {

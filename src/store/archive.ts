@@ -8,6 +8,7 @@ import {
 	type StoredVersion,
 	stored,
 } from './database'
+import { fontId } from './fonts'
 import { isCollection, isVersion } from './laterRows'
 import { NoArchive, ownNames } from './oneFile'
 import { isSummary } from './rows'
@@ -37,6 +38,19 @@ const listed = z.object({
 	collections: z.optional(
 		z.array(
 			z.object({ id: z.string(), name: z.string(), at: z.number(), sheets: z.array(z.string()) }),
+		),
+	),
+	/** Absent in files from before they went out. */
+	fonts: z.optional(
+		z.array(
+			z.object({
+				id: z.string(),
+				family: z.string(),
+				style: z.string(),
+				licence: z.enum(['installable', 'editable', 'preview', 'restricted']),
+				licenceText: z.string(),
+				weights: z.optional(z.tuple([z.number(), z.number()])),
+			}),
 		),
 	),
 })
@@ -75,6 +89,10 @@ export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 	const collections = (await database.collections.toArray()).filter((row: unknown) =>
 		isCollection(row),
 	)
+	// What its maker lets nobody pass on stays in this browser.
+	const fonts = (await database.fonts.toArray()).filter(
+		({ file, licence }) => file instanceof Blob && licence !== 'restricted',
+	)
 	const files: Record<string, [Uint8Array, { level: 0 | 6 }]> = {}
 	const words = (name: string, text: string) => {
 		files[name] = [strToU8(text), { level: 6 }]
@@ -105,6 +123,14 @@ export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 			at,
 			sheets: [...sheets],
 		})),
+		fonts: fonts.map(({ id, family, style, licence, licenceText, weights }) => ({
+			id,
+			family,
+			style,
+			licence,
+			licenceText,
+			...(weights && { weights: [...weights] as [number, number] }),
+		})),
 	}
 	words(LIST, JSON.stringify(list))
 	const drawings = ownNames(there.map(({ name }) => `${fileStem(name)}.svg`))
@@ -119,6 +145,7 @@ export async function archiveOf(database: SkiagramDatabase): Promise<Blob> {
 		await asItIs(`photos/${id}`, blob)
 		if (thumbnail instanceof Blob) await asItIs(`small/${id}`, thumbnail)
 	}
+	for (const { id, file } of fonts) await asItIs(`fonts/${id}`, file)
 	return new Blob([new Uint8Array(zipSync(files))], { type: 'application/zip' })
 }
 
@@ -167,6 +194,11 @@ export async function readArchive(
 	const takeIn: Archive['takeIn'] = async (how) => {
 		const photos = unpacked((name) => /^(photos|small)\//.test(name))
 		await putPhotos(database, list, photos)
+		await putFonts(
+			database,
+			list,
+			unpacked((name) => name.startsWith('fonts/')),
+		)
 		const unread: string[] = []
 		/** Under which id each sheet of the file is here now. */
 		const here = new Map<string, string>()
@@ -265,6 +297,21 @@ async function asVersion(
 	const { json, summary } = await inWords(sheet)
 	const photos = [...new Set(sheet.photos.map(({ blob }) => blob))]
 	return { json, version: { ...what, id, sheet: sheet.id, summary, length: json.length, photos } }
+}
+
+/** Fonts of the file that are not here; each is what its sum says that it is. */
+async function putFonts(
+	database: SkiagramDatabase,
+	{ fonts = [] }: Listed,
+	files: Unzipped,
+): Promise<void> {
+	for (const { id, weights, ...says } of fonts) {
+		const bytes = files[`fonts/${id}`]
+		if (!bytes || (await database.fonts.get(id))) continue
+		const file = new Blob([new Uint8Array(bytes)])
+		if ((await fontId(file)) !== id) continue
+		await database.fonts.put({ ...says, id, file, ...(weights && { weights }) })
+	}
 }
 
 /** Photos that are not here yet. */

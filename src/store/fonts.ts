@@ -11,6 +11,12 @@ export class FontMissing extends Error {
 	}
 }
 
+/** What a font's file is known by: its sum (SHA-256), in hexadecimals. */
+export async function fontId(file: Blob): Promise<string> {
+	const sum = await crypto.subtle.digest('SHA-256', await file.arrayBuffer())
+	return Array.from(new Uint8Array(sum), (byte) => byte.toString(16).padStart(2, '0')).join('')
+}
+
 /** Fonts that somebody brought, by their bytes: the same file is kept once. */
 export function fontsIn({ fonts }: Pick<SkiagramDatabase, 'fonts'>) {
 	return {
@@ -25,11 +31,7 @@ export function fontsIn({ fonts }: Pick<SkiagramDatabase, 'fonts'>) {
 
 		/** @returns the font as it is kept */
 		add: async (file: Blob, says: FontSays): Promise<StoredFont> => {
-			const sum = await crypto.subtle.digest('SHA-256', await file.arrayBuffer())
-			const id = Array.from(new Uint8Array(sum), (byte) => byte.toString(16).padStart(2, '0')).join(
-				'',
-			)
-			const font: StoredFont = { id, ...says, file }
+			const font: StoredFont = { id: await fontId(file), ...says, file }
 			await fonts.put(font)
 			return font
 		},

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import { useEffect, useRef } from 'react'
 import { findPiece } from '@/core'
 import { toScreen } from '@/editor/session/view'
-import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useOpenSheet, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { letteringSlice } from './letteringSlice'
 import { typed } from './typing'
 
@@ -15,6 +15,7 @@ export function TypingField() {
 	const typing = useSlice(letteringSlice, (state) => state.typing)
 	const caret = useDesk(({ overlay }) => overlay.words?.caret ?? null)
 	const view = useDesk((state) => state.view)
+	const readOnly = useOpenSheet((state) => state.readOnly)
 	const field = useRef<HTMLTextAreaElement>(null)
 	const own = slices.of(letteringSlice)
 	const words = typing?.piece
@@ -61,6 +62,7 @@ export function TypingField() {
 	return (
 		<Box
 			component="textarea"
+			readOnly={readOnly}
 			ref={field}
 			aria-label="Words"
 			autoCapitalize="off"
