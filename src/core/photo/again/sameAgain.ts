@@ -2,6 +2,7 @@ import { contains } from '../../combine/winding'
 import type { Affine } from '../../geometry/affine'
 import { boxOf, joinBoxes } from '../../geometry/box'
 import { derivativeAt, pointAt } from '../../geometry/cubic'
+import { quantile } from '../../geometry/numbers'
 import { type Point, subtract } from '../../geometry/point'
 import { boundsOf, reverseContour, segmentCubic, segments } from '../../path/contour'
 import { ringedOf } from '../../path/enclosing'
@@ -59,11 +60,13 @@ const MARKS = 44
 /** Of the likeness that it has where it lies, this share is asked for elsewhere; less where somebody pointed. */
 const LIKE = { anywhere: 0.72, near: 0.55 } as const
 /** So many likely places are looked at closely. */
-const MOST_ROUGH = { anywhere: 90, near: 12 } as const
+const MOST_ROUGH = { anywhere: 60, near: 12 } as const
 /** Somewhere near is within this share of its radius. */
 const NEAR = 0.8
 /** Of its sure edges this share is sure where it is found, within so much of its radius and px, and as light or dark. */
-const SURE = 0.66
+const SURE = { anywhere: 0.78, near: 0.6 } as const
+/** Nine tenths of it lie within this share of its radius of their edges before it is fitted: things of one make are alike. */
+const APART = { anywhere: 0.025, near: 0.06 } as const
 /** What was traced so roughly that less of it lies on edges is not matched any more loosely for that. */
 const LEAST_SURE = 0.65
 /** What lies on something traced with more than this share of its marks inside is that. */
@@ -114,7 +117,10 @@ export function sameAgain(
 		const pose = settledPose(contours, place.map, field, { radius, allowance })
 		if (!pose) return []
 		const alike = alikeOf(asIs, pose.samples, pose.map, radius)
-		return alike >= SURE * Math.max(LEAST_SURE, sure) ? [{ map: pose.map, alike }] : []
+		const enough = alike >= SURE[where] * Math.max(LEAST_SURE, sure)
+		return enough && apartAt(pose.samples) <= APART[where] * radius
+			? [{ map: pose.map, alike }]
+			: []
 	})
 	const laid: (readonly Contour[])[] = [contours, ...taken]
 	const found: Again[] = []
@@ -222,6 +228,12 @@ function share(samples: readonly EdgeSample[], of: (one: EdgeSample, k: number) 
 		if (of(one, k)) sum += one.length
 	}
 	return whole > 0 ? sum / whole : 0
+}
+
+/** The distance from their edges within which nine tenths of samples lie, px. */
+function apartAt(samples: readonly EdgeSample[]): number {
+	const all = samples.flatMap(({ edge }) => (Number.isNaN(edge) ? [] : [Math.abs(edge)]))
+	return quantile(Float64Array.from(all).sort(), 0.9)
 }
 
 /** Edges lie so near to where they are looked for, of the radius, and at least so many px. */

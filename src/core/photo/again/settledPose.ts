@@ -1,5 +1,6 @@
 import { type Affine, composeAffine } from '../../geometry/affine'
 import { quantile } from '../../geometry/numbers'
+import { distance } from '../../geometry/point'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { type EdgeSample, edgeSamples } from '../edge/edgeDeviation'
@@ -18,7 +19,7 @@ const LEAST_REACH_PX = 4
 /** A distance of so many medians is another edge's. */
 const OUTLIER = 3
 /** Less of the length with an edge after the first turns, and it is nothing. */
-const HOPELESS = { turn: 2, share: 0.35 } as const
+const HOPELESS = { turn: 1, share: 0.35 } as const
 
 /**
  * A pose moved to where outlines lie on a photo's edges best: by least squares on the distances along their normals, of
@@ -45,11 +46,24 @@ export function settledPose(
 	return { map: now, samples }
 }
 
+/** So many samples tell a pose. */
+const SAMPLES = 260
+
 function samplesAt(contours: readonly Contour[], map: Affine, field: EdgeField, reach: number) {
+	const step = Math.max(2, contours.reduce((sum, one) => sum + roundOf(one), 0) / SAMPLES)
 	return edgeSamples(
 		contours.map((contour) => transformContour(contour, map)),
 		field,
 		reach,
+		{ step },
+	)
+}
+
+/** About how long an outline is, px. */
+function roundOf({ nodes }: Contour): number {
+	return nodes.reduce(
+		(sum, { at }, k) => sum + distance(at, (nodes[(k + 1) % nodes.length] ?? { at }).at),
+		0,
 	)
 }
 

@@ -98,6 +98,8 @@ export interface Seeking {
 	readonly most?: number
 	/** Which way is out, +1 to the left of each outline on screen, as by {@link outwardSides}; found by their own windings unless said. */
 	readonly side?: Side
+	/** How far apart samples are, about, px; 2 unless said otherwise. */
+	readonly step?: number
 	/** What speaks against an edge beside a segment, in octaves of strength. */
 	readonly unlike?: (edge: Crossed, segment: number) => number
 }
@@ -114,7 +116,7 @@ export function edgeSamples(
 ): EdgeSample[] {
 	const winding = createWinding(seeking.side ? [] : contours)
 	return contours.flatMap((contour, k) => {
-		const bare = samplesOf(contour, k)
+		const bare = samplesOf(contour, k, seeking.step)
 		const side = seeking.side ?? sideOf(bare, winding)
 		return withEdges(outwards(bare, side), field, reach, contour.closed, seeking)
 	})
@@ -131,11 +133,11 @@ type Side = 1 | -1
 type Bare = Omit<EdgeSample, 'edge' | 'crossed' | 'confidence'>
 
 /** Where an outline is looked at, and which way is out of the shape there. */
-function samplesOf(contour: Contour, number: number): Bare[] {
+function samplesOf(contour: Contour, number: number, step = STEP_PX): Bare[] {
 	return segments(contour).flatMap((segment, index): Bare[] => {
 		const cubic = segmentCubic(segment)
 		const size = roughLength(cubic)
-		const count = Math.max(1, Math.round(size / STEP_PX))
+		const count = Math.max(1, Math.round(size / step))
 		return Array.from({ length: count }, (_, i): Bare => {
 			const t = (i + 0.5) / count
 			const d = derivativeAt(cubic, t)
