@@ -17,9 +17,10 @@ const FACES = [
 	'letter',
 	'letters',
 	'letterforms',
+	'practice',
 ]
 
-const ONE_WAY = 'Imports point one way: app → home, editor → kit → store → jobs → core.'
+const ONE_WAY = 'Imports point one way: app → home, lessons, editor → kit → store → jobs → core.'
 const INSIDE = 'Inside the editor: panels → input → passes → tools → stage → workbench → session.'
 
 /** A room and everything in it, as imports name it. */
@@ -71,7 +72,8 @@ const ROOMS = [
 		of: ['src/theme/**'],
 		never: [above('app', 'home', 'editor', 'kit', 'demo', 'store', 'jobs')],
 	},
-	{ of: ['src/home/**'], never: [above('app', 'editor'), faces] },
+	{ of: ['src/home/**'], never: [above('app', 'editor', 'lessons'), faces] },
+	{ of: ['src/lessons/**'], never: [above('app', 'editor', 'home'), faces] },
 	...editorRooms(),
 	{ of: ['src/editor/*.ts', 'src/editor/*.tsx'], never: [faces, above('app', 'home')] },
 ]

@@ -374,3 +374,4 @@ export { MAX_MEGAPIXELS, NotAPicture, PhotoTooLarge } from './photo/pictureProbl
 export type { Pixels } from './photo/pixels'
 export { SMALL_PHOTO_PX } from './photo/resample'
 export { isNeutral, toneCurve } from './photo/tone'
+export { isDrillSheet } from './practice/drillIds'

@@ -40,6 +40,12 @@ const FoldedTools = late(
 	'nowhere',
 )
 const Spoken = late(() => import('./panels/spoken/Spoken').then((m) => m.Spoken), 'nowhere')
+// Drills are sheets of their own.
+const DrillCard = late(() => import('./panels/drill/DrillCard').then((m) => m.DrillCard))
+const AnswerOverlay = late(
+	() => import('./panels/drill/AnswerOverlay').then((m) => m.AnswerOverlay),
+	'nowhere',
+)
 const NodeCard = late(() => import('./panels/NodeCard').then((m) => m.NodeCard))
 
 /** The editor of one stored sheet. */
@@ -86,6 +92,9 @@ export function Editor({ id }: { id: string }) {
 						}}
 					>
 						<FoldedOr tools={<FoldedTools />}>
+							<IfDrill>
+								<DrillCard />
+							</IfDrill>
 							<PassCard />
 						</FoldedOr>
 					</SideCard>
@@ -99,6 +108,9 @@ export function Editor({ id }: { id: string }) {
 					>
 						<Canvas left={loaded.left} />
 						<Rulers />
+						<IfDrill>
+							<AnswerOverlay />
+						</IfDrill>
 						<OnCanvasIfAny />
 						<SpokenOnceAtWork />
 						<JobNotice />
@@ -222,6 +234,10 @@ function EdgesIfShown() {
 }
 
 /** What the pass, and the tool at hand, lay on the canvas. */
+function IfDrill({ children }: { children: ReactNode }) {
+	return useOpenSheet(({ history }) => history.present.practice !== undefined) && children
+}
+
 function OnCanvasIfAny() {
 	const OfPass = useDesk(({ pass }) => pass.OnCanvas)
 	const OfTool = useDesk(({ tool }) => tool.OnCanvas)

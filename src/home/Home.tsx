@@ -4,9 +4,10 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
-import { type Format, startingSettings, svgFormat } from '@/core'
+import { type Format, isDrillSheet, startingSettings, svgFormat } from '@/core'
 import { fetchSample, layOutDemoSheets } from '@/demo/demoSheets'
 import { SAMPLES, type Sample } from '@/demo/samples'
 import type { Watch } from '@/jobs/endpoint'
@@ -188,6 +189,9 @@ export function Home({ demo }: { demo: boolean }) {
 				<Typography variant="body1" sx={{ color: 'text.secondary', flexGrow: 1 }}>
 					Photographs into clean outlines and silhouettes
 				</Typography>
+				<Button component={Link} href="/practice" color="inherit">
+					Practice
+				</Button>
 				<SchemeSwitch />
 			</Box>
 			{problem !== null && (
@@ -373,7 +377,8 @@ function useSheets(demo: boolean) {
 	const reload = useCallback(async () => {
 		try {
 			const library = browserLibrary()
-			setSheets(await library.list())
+			// What drills are done on has a page of its own.
+			setSheets((await library.list()).filter(({ id }) => !isDrillSheet(id)))
 			setKept({
 				binned: await library.binned(),
 				setAside: await library.allSetAside(),

@@ -143,6 +143,22 @@ export interface StoredFont {
 	readonly file: Blob
 }
 
+/** How a drill went once. */
+export interface StoredGrade {
+	readonly key?: number
+	readonly drill: string
+	/** ms since 1970 */
+	readonly at: number
+	readonly done: boolean
+	/** 0 to 1 */
+	readonly share: number
+	readonly nodes: number
+	/** Nodes of its answer. */
+	readonly best: number
+	/** px of the drill */
+	readonly deviation: number
+}
+
 /** A document that did not pass its schema: kept as it was found. */
 export interface SetAside {
 	readonly key?: number
@@ -175,6 +191,7 @@ export class SkiagramDatabase extends Dexie {
 	readonly collections!: Table<Collection, string>
 	readonly places!: Table<StoredPlace, string>
 	readonly fonts!: Table<StoredFont, string>
+	readonly practice!: Table<StoredGrade, number>
 
 	constructor(name = 'skiagram') {
 		super(name)
@@ -195,6 +212,7 @@ export class SkiagramDatabase extends Dexie {
 		})
 		this.version(5).stores({ places: 'id' })
 		this.version(6).stores({ fonts: 'id, family' })
+		this.version(7).stores({ practice: '++key, drill, at' })
 	}
 }
 

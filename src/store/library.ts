@@ -207,6 +207,10 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 			return sound.flatMap((row) => row ?? []).sort((a, b) => b.editedAt - a.editedAt)
 		},
 
+		/** Whether a sheet is kept here, outside the bin. */
+		has: (id: string): Promise<boolean> =>
+			stored(async () => (await documents.where('id').equals(id).count()) > 0),
+
 		save,
 
 		/** How the desk was left, kept beside the sheet without touching it. */
@@ -301,6 +305,8 @@ export function createLibrary(database: SkiagramDatabase, ahead: Ahead = NO_AHEA
 		versions: () => import('./versions').then((m) => storedActs(m.versionsIn(database, inWords))),
 
 		/** Fonts that somebody brought. */
+		practice: () => import('./practice').then((m) => storedActs(m.practiceIn(database))),
+
 		fonts: () => import('./fonts').then((m) => storedActs(m.fontsIn(database))),
 
 		/** Sheets that came in together; what knows of them comes when it is asked for. */

@@ -276,6 +276,7 @@ const sheet = z.looseObject({
 			opacity: share,
 		}),
 	),
+	practice: z.exactOptional(id),
 	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
 
@@ -402,6 +403,7 @@ const SETTINGS = [
 	'drawnIn',
 	'lastLook',
 	'mirror',
+	'practice',
 ] as const satisfies readonly (keyof Sheet)[]
 
 /**

@@ -274,6 +274,8 @@ export interface Sheet {
 	readonly lastLook?: Pick<Piece, 'fill' | 'stroke' | 'strokeBelow' | 'opacity'>
 	/** Findings of the proof that are left as they are, by their keys. */
 	readonly left?: readonly string[]
+	/** The drill that is done on it, by its id. */
+	readonly practice?: string
 	/** While it stands, what is drawn on one side of it is to be completed on the other. */
 	readonly mirror?: MirrorLine
 }

@@ -50,6 +50,10 @@ export const OUTERMOST = 0.018
 /** What lies this many targets off, and this share of the diagonal, is not strayed from but left out. */
 const LEFT_OUT = { targets: 4, share: 0.04 } as const
 
+/** A corner that is missing within the one share of the diagonal accounts for what lies off by no more than the other. */
+const BESIDE = 0.03
+const ASTRAY = 0.15
+
 /** What of a trace is not as in the answer, the costliest first. */
 export function remarksOn(work: Trace, asked: Answer, found: Comparison): Remark[] {
 	return [
@@ -93,15 +97,20 @@ function isOpening(contour: Contour, { contours }: Trace): boolean {
 }
 
 /** Where it lies furthest from the answer. */
-function ofEdge({ away, pairs, size }: Comparison, { answer, within }: Answer): Remark[] {
+function ofEdge({ away, pairs, nodes, size }: Comparison, { answer, within }: Answer): Remark[] {
 	const limit = (within / 1000) * size
 	if (away.most <= limit || !away.at) return []
 	const left =
 		away.of === 'answer' &&
 		!away.outside &&
 		away.most > Math.max(LEFT_OUT.targets * limit, LEFT_OUT.share * size)
-	// What has no outline at all, or one that does not close, is told already.
+	// What has no outline at all, or one that does not close, is told already; so is a corner beside its place.
 	if (left && pairs.some(({ own, truth }) => !own || (truth.closed && !own.closed))) return []
+	const place = away.at
+	const corner = nodes.some(
+		({ own, truth }) => !own && isSharp(truth.kind) && distance(truth.at, place) < BESIDE * size,
+	)
+	if (left && corner && away.most < ASTRAY * size) return []
 	const outside = answer.contours.some(({ closed }) => closed) && away.outside
 	return [
 		{

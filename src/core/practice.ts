@@ -1,0 +1,19 @@
+/** The core's face for practice: lessons, and grading beside their answers. */
+export {
+	type Answer,
+	type Criterion,
+	type Drill,
+	SKILLS,
+	type Skill,
+	type Trace,
+} from './practice/drill'
+export { sheetIdOf } from './practice/drillIds'
+export {
+	begunPieces,
+	drillPicture,
+	drillSheet,
+	workOf,
+} from './practice/drillSheet'
+export { DRILLS, drillNamed } from './practice/drills'
+export { type Figures, type Grade, grade } from './practice/grade'
+export type { Mistake, Remark } from './practice/remarks'
