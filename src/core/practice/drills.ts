@@ -1,5 +1,6 @@
 import type { FillRule } from '../path/model'
 import { parsePathData } from '../path/pathData'
+import { dailyDrill, seedOf } from './dailyDrill'
 import type { Drill, Trace } from './drill'
 
 /** The sheet that drills are drawn on, px. */
@@ -308,7 +309,8 @@ export const DRILLS: readonly Drill[] = [
 	}),
 ]
 
-/** The drill of an id, if there is one. */
+/** The drill of an id, if there is one: a lesson, or the shape of a seed. */
 export function drillNamed(id: string): Drill | undefined {
-	return DRILLS.find((one) => one.id === id)
+	const seed = seedOf(id)
+	return seed === null ? DRILLS.find((one) => one.id === id) : dailyDrill(seed)
 }
