@@ -67,7 +67,7 @@ test('a dropped and a pasted picture begin a sheet each', async ({ bench, page }
 
 test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench, page }) => {
 	const svg =
-		'<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><path d="M10 10H200V200H10ZM50 50V90H90V50Z" fill-rule="evenodd"/><circle cx="300" cy="100" r="40"/><text>Heron</text></svg>'
+		'<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><path d="M10 10H200V200H10ZM50 50V90H90V50Z" fill-rule="evenodd"/><circle cx="300" cy="100" r="40"/><image href="heron.png" width="9" height="9"/></svg>'
 	await page.goto('/')
 	const choosing = page.waitForEvent('filechooser')
 	await page.getByRole('button', { name: 'Open a drawing' }).click()
@@ -77,7 +77,7 @@ test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench,
 		buffer: Buffer.from(svg),
 	})
 	await page.waitForURL(/\/sheet\//)
-	await expect(page.getByText('Not as it was in “props.svg”: text (1).')).toBeVisible()
+	await expect(page.getByText('Not as it was in “props.svg”: images (1).')).toBeVisible()
 	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Opening 1')
 	const out = await bench.exported()
 	expect(out).toContain('width="400px" height="300px"')
@@ -130,8 +130,8 @@ test('a drawing that cannot be taken over is said, and the open sheet stays as i
 		],
 		['notes.svg', '<svg><path d="M0 0', 'cannot be read'],
 		[
-			'words.svg',
-			'<svg xmlns="http://www.w3.org/2000/svg"><text>Heron</text></svg>',
+			'picture.svg',
+			'<svg xmlns="http://www.w3.org/2000/svg"><image href="heron.png"/></svg>',
 			'holds no paths',
 		],
 	] as const)
