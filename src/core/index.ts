@@ -34,12 +34,13 @@ export {
 	type Format,
 	type FormatOption,
 	type FormatSettings,
+	groundOf,
 	type PictureFormat,
 	type PixelKind,
 	startingSettings,
 	type TextFormat,
 } from './formats/format'
-export { FORMATS, groundOf, sheetFormat, svgFormat } from './formats/formats'
+export { FORMATS } from './formats/formats'
 export {
 	type DrawnFile,
 	filesOf,
@@ -57,6 +58,7 @@ export { isLater, SheetTorn } from './formats/sheetVersions'
 export { type LeftOut, newTally, saysLeftOut } from './formats/svg/leftOut'
 export { SvgSyntaxError } from './formats/svg/svgSyntaxError'
 export { formatSvg, type SvgOptions } from './formats/svg/writeSvg'
+export { sheetFormat, svgFormat } from './formats/svgFormats'
 export { type Affine, applyAffine, composeAffine, IDENTITY, invertAffine } from './geometry/affine'
 export {
 	type Box,

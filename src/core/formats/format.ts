@@ -68,3 +68,8 @@ export type Format = TextFormat | BytesFormat | PictureFormat | SheetFormat
 export function startingSettings({ options }: Format): FormatSettings {
 	return Object.fromEntries(options.map(({ id, start }) => [id, start]))
 }
+
+/** What lies behind a picture by its settings. */
+export function groundOf({ ground = 0 }: FormatSettings): 'sheet' | 'nothing' | 'white' {
+	return (['sheet', 'nothing', 'white'] as const)[ground] ?? 'sheet'
+}

@@ -3,7 +3,8 @@ import { readSvg } from '../drawings'
 import { emptySheet, newPiece } from '../path/model'
 import { parsePathData } from '../path/pathData'
 import { type FormatSettings, startingSettings } from './format'
-import { FORMATS, svgFormat } from './formats'
+import { FORMATS } from './formats'
+import { svgFormat } from './svgFormats'
 
 const sheet = {
 	...emptySheet('Key', 40, 30),

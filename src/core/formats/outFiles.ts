@@ -1,8 +1,7 @@
 import { displayList } from '../artwork/displayList'
 import type { Sheet } from '../path/model'
 import { fileStem } from './fileStem'
-import type { Format, FormatSettings, PictureFormat } from './format'
-import { groundOf } from './formats'
+import { type Format, type FormatSettings, groundOf, type PictureFormat } from './format'
 import { type Outgoing, outgoing } from './outgoing'
 import { formatSvg } from './svg/writeSvg'
 

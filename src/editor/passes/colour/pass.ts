@@ -1,5 +1,6 @@
 import type { PassDef } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
+import { latePaint } from '@/editor/stage/latePaint'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { gradientTool } from '@/editor/tools/gradient'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
@@ -9,11 +10,12 @@ import { takeColourSlice } from '@/editor/tools/takeColour/takeColourSlice'
 import { counted } from '@/kit/counted'
 import { late } from '@/kit/late'
 import { colourSlice } from './colourSlice'
-import { paintColour } from './paintColour'
 import { COLOUR_PARTS, COLOUR_UNDER } from './parts'
 
 /** While one draws, or takes colours from the photo, paints are so much weaker, so that it is seen. */
 const BACK = 0.3
+
+const paintColour = latePaint(() => import('./paintColour').then((m) => m.paintColour))
 
 /** From a silhouette to flat colours. */
 export const colourPass: PassDef = {
@@ -29,6 +31,7 @@ export const colourPass: PassDef = {
 	overlays: {
 		paint: (ctx, viewport, { slices }) =>
 			paintColour(
+				() => slices.of(colourSlice).setState({}),
 				ctx,
 				slices.of(colourSlice).getState(),
 				slices.of(takeColourSlice).getState(),

@@ -1,19 +1,21 @@
 import type { PassDef } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
+import { latePaint } from '@/editor/stage/latePaint'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { liftTool } from '@/editor/tools/lift/lift'
 import { liftSlice } from '@/editor/tools/lift/liftSlice'
-import { paintLift } from '@/editor/tools/lift/paintLift'
+import { paintLifted } from '@/editor/tools/lift/paintLifted'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
 import { counted } from '@/kit/counted'
 import { late } from '@/kit/late'
 import { cutSlice } from './cutSlice'
-import { paintCut } from './paintCut'
 import { CUT_COMBINES, CUT_PARTS } from './parts'
 import { regionsTool } from './regions'
+
+const paintCut = latePaint(() => import('./paintCut').then((m) => m.paintCut))
 
 /** What one sees through. */
 export const cutPass: PassDef = {
@@ -26,8 +28,8 @@ export const cutPass: PassDef = {
 	shows: 'trace',
 	overlays: {
 		paint: (ctx, viewport, scene) => {
-			paintCut(ctx, viewport, scene)
-			paintLift(ctx, scene.slices.of(liftSlice).getState(), viewport)
+			paintCut(() => scene.slices.of(cutSlice).setState({}), ctx, viewport, scene)
+			paintLifted(ctx, scene.slices, viewport)
 		},
 		instead: (slices) => {
 			const { apart, proposed } = slices.of(cutSlice).getState()

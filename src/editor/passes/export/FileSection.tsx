@@ -25,7 +25,8 @@ import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
 import { inOneFile, type OutFile } from '@/store/oneFile'
 import { chosenPieces } from '@/store/selection'
-import { exportSlice, inFormat } from './exportSlice'
+import { exportSlice } from './exportSlice'
+import { inFormat } from './inFormat'
 import { GivenSize, OutSize, pageFor } from './OutSize'
 
 const PAGES = [

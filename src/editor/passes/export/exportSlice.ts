@@ -1,4 +1,4 @@
-import { FORMATS, type LengthUnit, startingSettings, svgFormat } from '@/core'
+import { type LengthUnit, startingSettings, svgFormat } from '@/core'
 import type { Slice } from '@/editor/session/slices'
 import type { ExportWish } from '@/kit/outFiles'
 
@@ -18,13 +18,4 @@ export const exportSlice: Slice<ExportWish> = {
 export const exportUnitSlice: Slice<{ readonly unit: LengthUnit | null }> = {
 	name: 'exportUnit',
 	start: { unit: null },
-}
-
-/** The wish in another format, with that format's first settings. */
-export function inFormat({ width: _, ...wish }: ExportWish, id: string): ExportWish {
-	const format = FORMATS.find((one) => one.id === id) ?? wish.format
-	// Pages are given in mm, those of pictures in px.
-	const other = (format.kind === 'picture') !== (wish.format.kind === 'picture')
-	const page = other && typeof wish.page === 'object' ? 'sheet' : wish.page
-	return { ...wish, page, format, settings: startingSettings(format) }
 }

@@ -13,7 +13,8 @@ import { formatSheetFile, readSheetFile, readSvg } from '@/core/drawings'
 import { type ExportWish, type Makers, outFiles } from '@/kit/outFiles'
 import { inOneFile } from '@/store/oneFile'
 import { clipText } from '../cutOut/cutOutWish'
-import { exportSlice, inFormat } from './exportSlice'
+import { exportSlice } from './exportSlice'
+import { inFormat } from './inFormat'
 
 const pieces = ['Pear', 'Apple', 'Pear'].map((name, n) => ({
 	...newPiece(name, parsePathData(`M${n * 30} 10h20v20h-20z`)),

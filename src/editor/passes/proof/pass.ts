@@ -2,7 +2,7 @@ import type { PassDef, Service } from '@/editor/session/definitions'
 import { fetched } from '@/editor/session/services'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { late } from '@/kit/late'
-import { paintAgainst } from '../against/paintAgainst'
+import { paintProposed } from '../against/paintProposed'
 import { isCutOut, silhouetteOf } from './look'
 import type { paintCutOut } from './paintCutOut'
 import type { paintFindings } from './paintFindings'
@@ -79,7 +79,7 @@ export const proofPass: PassDef = {
 		paint: (ctx, viewport, { slices, sheet }) => {
 			const [cutOut, findings] = painters ?? []
 			cutOut?.(ctx, viewport, slices, sheet)
-			paintAgainst(ctx, viewport, slices)
+			paintProposed(ctx, viewport, slices)
 			findings?.(ctx, viewport, slices, sheet)
 		},
 	},

@@ -1,4 +1,5 @@
 import type { PassDef } from '@/editor/session/definitions'
+import { latePaint } from '@/editor/stage/latePaint'
 import { paintPlace } from '@/editor/stage/paintPlace'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
@@ -7,11 +8,12 @@ import { penTool } from '@/editor/tools/pen/pen'
 import { late } from '@/kit/late'
 import { withPart } from '@/kit/tryAgain'
 import { againstSlice } from '../against/againstSlice'
-import { paintAgainst } from '../against/paintAgainst'
+import { paintProposed } from '../against/paintProposed'
 import { AGAINST_PARTS } from '../against/parts'
 import { strayWords } from '../against/strayWords'
-import { paintBeside } from './paintBeside'
 import { refineSlice } from './refineSlice'
+
+const paintBeside = latePaint(() => import('./paintBeside').then((m) => m.paintBeside))
 
 /** Once more, node by node. */
 export const refinePass: PassDef = {
@@ -24,11 +26,13 @@ export const refinePass: PassDef = {
 	shows: 'trace',
 	overlays: {
 		paint: (ctx, viewport, { sheet, selection, slices }) => {
-			const { suggested, beside } = slices.of(refineSlice).getState()
-			if (beside) paintBeside(ctx, viewport, { sheet, selection, beside })
+			const refine = slices.of(refineSlice)
+			const { suggested, beside } = refine.getState()
+			if (beside)
+				paintBeside(() => refine.setState({}), ctx, viewport, { sheet, selection, beside })
 			const now = suggested?.all[suggested.at]
 			if (now) paintPlace(ctx, now.at, viewport)
-			paintAgainst(ctx, viewport, slices)
+			paintProposed(ctx, viewport, slices)
 		},
 		// Its marks say what becomes of each node.
 		hidesNodes: ({ slices }) => slices.of(againstSlice).getState().proposal !== null,

@@ -1,19 +1,22 @@
 import type { PassDef } from '@/editor/session/definitions'
+import { latePaint } from '@/editor/stage/latePaint'
 import { againTool } from '@/editor/tools/again/again'
 import { againSlice } from '@/editor/tools/again/againSlice'
-import { paintAgain } from '@/editor/tools/again/paintAgain'
 import { arrangePiecesTool } from '@/editor/tools/arrangePieces'
 import { edgePenTool } from '@/editor/tools/edgePen/edgePen'
 import { letteringTool } from '@/editor/tools/lettering/lettering'
 import { liftTool } from '@/editor/tools/lift/lift'
-import { liftSlice } from '@/editor/tools/lift/liftSlice'
-import { paintLift } from '@/editor/tools/lift/paintLift'
+import { paintLifted } from '@/editor/tools/lift/paintLifted'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { penTool } from '@/editor/tools/pen/pen'
 import { pencilTool } from '@/editor/tools/pencil'
 import { counted } from '@/kit/counted'
 import { late } from '@/kit/late'
 import { mirrorTool } from './mirrorTool'
+
+const paintAgain = latePaint(() =>
+	import('@/editor/tools/again/paintAgain').then((m) => m.paintAgain),
+)
 
 /** Once round. */
 export const roughPass: PassDef = {
@@ -27,8 +30,10 @@ export const roughPass: PassDef = {
 	shows: 'trace',
 	overlays: {
 		paint: (ctx, viewport, { slices }) => {
-			paintLift(ctx, slices.of(liftSlice).getState(), viewport)
-			paintAgain(ctx, slices.of(againSlice).getState(), viewport)
+			paintLifted(ctx, slices, viewport)
+			const again = slices.of(againSlice)
+			const { found } = again.getState()
+			if (found.length > 0) paintAgain(() => again.setState({}), ctx, again.getState(), viewport)
 		},
 	},
 	parts: [

@@ -1,10 +1,12 @@
 import type { PassDef } from '@/editor/session/definitions'
+import { latePaint } from '@/editor/stage/latePaint'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import { counted } from '@/kit/counted'
 import { late } from '@/kit/late'
 import { acceptThin } from './acceptThin'
-import { paintGhost } from './paintGhost'
 import { thinSlice } from './thinSlice'
+
+const paintGhost = latePaint(() => import('./paintGhost').then((m) => m.paintGhost))
 
 /** The fewest nodes. */
 export const thinPass: PassDef = {
@@ -17,7 +19,7 @@ export const thinPass: PassDef = {
 	overlays: {
 		paint: (ctx, viewport, { slices }) => {
 			const { ghost } = slices.of(thinSlice).getState()
-			if (ghost) paintGhost(ctx, ghost, viewport)
+			if (ghost) paintGhost(() => slices.of(thinSlice).setState({}), ctx, ghost, viewport)
 		},
 		// Its marks say what becomes of each node; nodes that are chosen still show.
 		hidesNodes: ({ slices, selection }) =>

@@ -12,9 +12,11 @@ import {
 } from '@/editor/session/machine'
 import { NO_OVERLAY, type Tool } from '@/editor/session/tool'
 import { counted } from '@/kit/counted'
+import { offer } from '@/kit/offer'
 import { withPieces } from '@/store/selection'
 import { type AgainState, againSlice, finding, NOT_SOUGHT, stepped, taken } from './againSlice'
 import { laidAgain } from './laidAgain'
+import { seekAt } from './seekAgain'
 
 export interface AgainNeeds {
 	state(): AgainState
@@ -112,15 +114,28 @@ export function againMachine(needs: AgainNeeds): Machine<Pointing> {
 	}
 }
 
-/** Makes the tool; what was found lies in a slice. @param beside what goes on beside it */
-export function createAgain(
-	{ bench, slices, refresh }: ToolContext,
-	beside: Pick<AgainNeeds, 'seek' | 'leave' | 'offer'>,
-): Tool {
+/** Makes the tool; what was found lies in a slice. */
+export function createAgain(context: ToolContext): Tool {
+	const { bench, open, desk, slices, refresh } = context
 	const slice = slices.of(againSlice)
 	slice.subscribe(refresh)
-	return runMachine(
-		againMachine({ ...beside, state: slice.getState, set: (change) => slice.setState(change) }),
-		bench,
-	)
+	const machine = againMachine({
+		state: slice.getState,
+		set: (change) => slice.setState(change),
+		seek: (near) => void seekAt(context, near),
+		leave: () => desk.setState(({ tool }) => ({ tool: tool.afterwards ?? tool })),
+		offer: () => {
+			const state = slice.getState()
+			offer(
+				'What was found once more was not laid.',
+				`Lay ${counted(taken(state).length, 'piece', 'pieces')}`,
+				() => {
+					const laid = laidAgain(open.sheet(), state)
+					if (laid) open.apply(laid.label, () => laid.sheet)
+					refresh()
+				},
+			)
+		},
+	})
+	return runMachine(machine, bench)
 }

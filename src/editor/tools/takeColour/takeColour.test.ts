@@ -3,7 +3,7 @@ import { runMachine } from '@/editor/session/machine'
 import { createSlices } from '@/editor/session/slices'
 import { NOTHING } from '@/store/selection'
 import { at, click, handyBench, press } from '../testing/handyBench'
-import { takeColourMachine } from './takeColour'
+import { takeColourMachine } from './takeColourMachine'
 import { takeColourSlice } from './takeColourSlice'
 
 function begin() {
