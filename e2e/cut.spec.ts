@@ -156,6 +156,7 @@ test('regions chosen and left for another pass are offered once, and made if tha
 	await expect(page.getByText('The regions were not made')).toHaveCount(0)
 	await bench.pass('Cut')
 	await apart.click()
+	await expect(page.getByText(/regions\. Click one/)).toBeVisible()
 	await bench.click([300, 350])
 	await bench.pass('Colour')
 	await page.getByRole('button', { name: 'Make 2 pieces' }).click()

@@ -1,11 +1,4 @@
-import type {
-	BytesFormat,
-	Format,
-	FormatOption,
-	FormatSettings,
-	PictureFormat,
-	TextFormat,
-} from './format'
+import type { BytesFormat, Format, FormatOption, PictureFormat, TextFormat } from './format'
 import { formatSvg } from './svg/writeSvg'
 import { sheetFormat, svgFormat } from './svgFormats'
 

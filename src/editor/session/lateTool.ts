@@ -30,7 +30,11 @@ export function lateTool(
 	}
 	return {
 		down: (input) => soon((there) => there.down(input)),
-		move: (input) => tool?.move(input),
+		// Between a press and its release where it goes counts; else only where it is now.
+		move: (input) => {
+			if (tool) tool.move(input)
+			else if (waiting.length > 0) soon((there) => there.move(input))
+		},
 		up: (input) => soon((there) => there.up(input)),
 		leave: () => tool?.leave?.(),
 		cancel: () => {

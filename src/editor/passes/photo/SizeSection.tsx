@@ -11,7 +11,8 @@ import { useDesk, useSheet, useSlice, useWorkbench } from '@/editor/workbench/wo
 import { Facts } from '@/kit/Facts'
 import { NumberField } from '@/kit/NumberField'
 
-import { measuredSlice, measureTool } from './measure'
+import { measureTool } from './measure'
+import { measuredSlice } from './measuredSlice'
 
 const MEASURES = ['mm', 'cm', 'in'] as const
 type Measure = (typeof MEASURES)[number]
