@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test } from './bench'
 
 test.describe.configure({ timeout: 90_000 })
@@ -79,4 +80,32 @@ test('what is there at first is mended: a limb taken in, with hints on the way',
 	await bench.drag([540, 350], [730, 320])
 	await bench.drag([540, 400], [730, 430])
 	await expect(card.getByRole('status')).toHaveText('Done')
+})
+
+test('the shape of a day is the same for all who have its link; a link that names none says so', async ({
+	bench,
+	page,
+}) => {
+	await page.goto('/practice')
+	await expect(page.getByRole('region', { name: 'The shape of the day' })).toContainText('trace it')
+	await page.goto('/practice/daily?seed=class-3')
+	await page.waitForURL(/\/sheet\/practice-daily-class-3/)
+	await bench.painted()
+	const card = page.getByRole('region', { name: 'Drill' })
+	await expect(card).toContainText('The shape of class-3')
+	await expect(card).toContainText('0 nodes')
+	await page.goto('/practice/daily?seed=%2E%2E%2Fetc')
+	await expect(page.getByRole('status')).toContainText('names no shape')
+})
+
+test('the page of drills is clean to who hears it, by day and by lamplight', async ({ page }) => {
+	for (const scheme of ['light', 'dark'] as const) {
+		await page.emulateMedia({ colorScheme: scheme })
+		await page.goto('/practice')
+		await expect(page.getByRole('region', { name: 'The shape of the day' })).toContainText(
+			'trace it',
+		)
+		const { violations } = await new AxeBuilder({ page }).analyze()
+		expect(violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([])
+	}
 })

@@ -1,5 +1,5 @@
 /** The core's face for practice: lessons, and grading beside their answers. */
-export { dailyDrill, seedOf, seedOfDay } from './practice/dailyDrill'
+export { dailyDrill, isSeed, seedOf, seedOfDay } from './practice/dailyDrill'
 export {
 	type Answer,
 	type Criterion,

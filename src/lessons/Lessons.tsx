@@ -9,14 +9,20 @@ import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
-import { DRILLS, type Drill, SKILLS } from '@/core/practice'
+import { DRILLS, type Drill, dailyDrill, SKILLS, seedOfDay } from '@/core/practice'
+import { late } from '@/kit/late'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { ShapePicture } from '@/kit/ShapePicture'
-import { showProblem } from '@/kit/snackbar'
+import { showProblem, showSnack } from '@/kit/snackbar'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { StoredGrade } from '@/store/database'
 import { sheetOfDrill } from '@/store/drillSheets'
 import { bestOf, leastSure } from './progress'
+
+const ProgressChart = late(() => import('./ProgressChart').then((m) => m.ProgressChart), 'nowhere')
+
+/** A curve wants so many points to be one. */
+const LEAST_POINTS = 3
 
 /** The lessons, what one has done of them, and what is to be done again. */
 export function Lessons() {
@@ -72,6 +78,15 @@ export function Lessons() {
 					</Button>
 				)}
 			</Box>
+			<ShapeOfTheDay grades={all} disabled={busy !== null} onBegin={begin} />
+			{all.length >= LEAST_POINTS && (
+				<Box component="section" aria-label="Progress">
+					<Typography variant="h2" sx={{ mb: 1 }}>
+						How it goes
+					</Typography>
+					<ProgressChart grades={all} />
+				</Box>
+			)}
 			{SKILLS.map((skill) => {
 				const own = DRILLS.filter((one) => one.skill === skill)
 				if (own.length === 0) return null
@@ -100,6 +115,48 @@ export function Lessons() {
 					</Box>
 				)
 			})}
+		</Box>
+	)
+}
+
+/** A prop made up from the date, and its link for others. */
+function ShapeOfTheDay({
+	grades,
+	disabled,
+	onBegin,
+}: {
+	grades: readonly StoredGrade[]
+	disabled: boolean
+	onBegin: (drill: Drill) => void
+}) {
+	const [seed, setSeed] = useState<string | null>(null)
+	// The day is that of who looks, not of the server.
+	useEffect(() => setSeed(seedOfDay(new Date())), [])
+	if (seed === null) return <Box sx={{ minHeight: 120 }} />
+	const drill = dailyDrill(seed)
+	const link = () => {
+		const address = new URL(`/practice/daily?seed=${seed}`, window.location.href).href
+		navigator.clipboard
+			.writeText(address)
+			.then(() => showSnack('The link is on the clipboard: who opens it has the same shape.'))
+			.catch((error) => showProblem(error))
+	}
+	return (
+		<Box component="section" aria-label="The shape of the day">
+			<Typography variant="h2" sx={{ mb: 1 }}>
+				The shape of the day
+			</Typography>
+			<Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, flexWrap: 'wrap' }}>
+				<Box sx={{ width: 340, display: 'grid' }}>
+					<DrillCard
+						drill={drill}
+						best={bestOf(grades, drill.id)}
+						disabled={disabled}
+						onBegin={() => onBegin(drill)}
+					/>
+				</Box>
+				<Button onClick={link}>Copy its link</Button>
+			</Box>
 		</Box>
 	)
 }
@@ -152,7 +209,8 @@ function DrillCard({
 			/>
 			<Box>
 				<Typography variant="body1" sx={{ fontWeight: 600 }}>
-					{number}. {drill.name}
+					{number > 0 && `${number}. `}
+					{drill.name}
 				</Typography>
 				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
 					{drill.task}

@@ -42,6 +42,9 @@ export function seedOf(id: string): string | null {
 	return id.startsWith(PREFIX) && id.length > PREFIX.length ? id.slice(PREFIX.length) : null
 }
 
+/** What may be a seed: it stands in addresses. */
+export const isSeed = (text: string): boolean => /^[\w-]{1,40}$/.test(text)
+
 /** The seed of a day, by the calendar of who asks. */
 export function seedOfDay(day: Date): string {
 	const two = (v: number) => String(v).padStart(2, '0')
