@@ -3,7 +3,7 @@ import { type Box, boxOf, joinBoxes } from '../geometry/box'
 import { boundsOf } from './contour'
 import { transformPaints } from './gradients'
 import { movedMirror } from './mirror'
-import type { Sheet } from './model'
+import type { Piece, Sheet } from './model'
 import { movedBackground } from './paint'
 import { photoCorners } from './photos'
 import { transformContour } from './pieces'
@@ -31,10 +31,18 @@ export function fitSheetTo(sheet: Sheet, { minX, minY, maxX, maxY }: Box): Sheet
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,
 			...transformPaints(piece, by),
+			...movedWords(piece, by),
 			contours: piece.contours.map((contour) => transformContour(contour, by)),
 		})),
 	}
 	return resizeSheet(moved, { width: Math.ceil(maxX - minX), height: Math.ceil(maxY - minY) })
+}
+
+/** Words that stand by themselves stand elsewhere then; those that go by an outline go along with it. */
+function movedWords({ lettering }: Piece, by: Affine): Pick<Piece, 'lettering'> | null {
+	if (lettering?.setting.kind !== 'free') return null
+	const place = composeAffine(by, lettering.setting.place)
+	return { lettering: { ...lettering, setting: { kind: 'free', place } } }
 }
 
 /** The box round all pieces that show; nothing where there are none. */

@@ -8,6 +8,7 @@ import type { Setting } from '../../path/lettering'
 import { emptySheet, newPiece, type Piece } from '../../path/model'
 import { parsePathData } from '../../path/pathData'
 import { addPieces } from '../../path/pieces'
+import { outgoing } from '../outgoing'
 import { readSvg } from './readSvg'
 import { textElement } from './textElement'
 import { formatSvg } from './writeSvg'
@@ -154,4 +155,24 @@ describe('text that comes in', () => {
 		expect(line?.lettering?.align).toBe('right')
 		expect(line && boxOf(line).maxX).toBeLessThan(605)
 	})
+})
+
+test('words that go out on a page cut to the artwork are text there, too', async () => {
+	const words = await wordsIn(
+		'figtree',
+		'Keeper',
+		{ kind: 'free', place: [1, 0, 0, 1, 300, 400] },
+		{ font: { id: 'figtree', family: 'Figtree', style: 'Regular', weight: 400 } },
+	)
+	const empty = emptySheet('Sign', 800, 600)
+	const piece = withLettering(newPiece('Sign', parsePathData('M0 0H9V9Z')), words, hostsOf(empty))
+	const page = outgoing(addPieces(empty, [piece]), { page: 'artwork', strokes: 'scale' })
+	if (!page) throw new Error('Nothing goes out.')
+	const out = formatSvg(page, { textOf: textElement })
+	expect(out).toContain('<text')
+	expect(
+		deviation(readSvg(out, { setWords }).pieces[0]?.contours ?? [], page.pieces[0]?.contours ?? [])
+			.max,
+	).toBeLessThan(0.02)
+	expect(page.width).toBeLessThan(400)
 })
