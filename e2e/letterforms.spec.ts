@@ -79,7 +79,11 @@ test('painted letters are lifted, tell their lines, are measured, made even, and
 
 	await bench.pass('Photo')
 	await bench.section('Letter lines')
-	await page.getByRole('button', { name: /^Read them from/ }).click()
+	// What was kept in haste is still being found for a moment.
+	await expect(async () => {
+		await page.getByRole('button', { name: /^Read them from/ }).click()
+		await expect(page.getByLabel('Baseline', { exact: true })).toBeVisible({ timeout: 500 })
+	}).toPass()
 	const { capHeight, xHeight } = await saidBy('figtree')
 	const said = async (name: string) =>
 		Number(await page.getByLabel(name, { exact: true }).inputValue())

@@ -59,7 +59,7 @@ test('what the editor may need is fetched ahead: with the server gone every pass
 	bench,
 	page,
 }) => {
-	test.setTimeout(180_000)
+	test.setTimeout(240_000)
 	const asked = new Set<string>()
 	page.on('request', (request) => asked.add(request.url()))
 	await bench.beginSample('Storm lantern')
@@ -73,7 +73,7 @@ test('what the editor may need is fetched ahead: with the server gone every pass
 				await page.waitForTimeout(3500)
 				return asked.size === before
 			},
-			{ timeout: 130_000 },
+			{ timeout: 190_000 },
 		)
 		.toBe(true)
 	await serverGone(page)

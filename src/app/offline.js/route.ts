@@ -21,7 +21,7 @@ export async function GET(): Promise<Response> {
 	const build = {
 		version: BUILD,
 		files: [...files.flat(), '/icon.svg', '/manifest.webmanifest'],
-		pages: ['/', `/sheet/${ANY_ID}`],
+		pages: ['/', '/practice', `/sheet/${ANY_ID}`],
 		anyId: ANY_ID,
 	}
 	const script = `self.SKIAGRAM_BUILD = ${JSON.stringify(build)}\nimportScripts('/offline/worker.js')\n`

@@ -1,16 +1,21 @@
+import { mayBeNeeded } from '@/kit/ahead'
 import { withPart } from '@/kit/tryAgain'
 import type { ToolContext } from './definitions'
 import { NO_OVERLAY, NO_STEPS, type Tool } from './tool'
 
 /**
- * A tool whose workings are fetched when it is first looked at, for tools that hand no outline over. What is done with the
- * pointer until they are there is done once they are.
+ * Makes tools whose workings are fetched when one is first looked at, or ahead when nothing else is to be done; for tools
+ * that hand no outline over. What is done with the pointer until they are there is done once they are.
  * @param load fetches what makes it
  */
 export function lateTool(
-	context: ToolContext,
 	load: () => Promise<(context: ToolContext) => Tool>,
-): Tool {
+): (context: ToolContext) => Tool {
+	const part = mayBeNeeded(load)
+	return (context) => arriving(context, part)
+}
+
+function arriving(context: ToolContext, load: () => Promise<(context: ToolContext) => Tool>): Tool {
 	let tool: Tool | null = null
 	let asked = false
 	const waiting: ((tool: Tool) => void)[] = []

@@ -13,6 +13,5 @@ export const gradientTool: ToolDef = {
 		{ keys: 'Drag an end', does: 'Move that end of it' },
 		{ keys: 'Shift', does: 'In steps of 45°' },
 	],
-	create: (context) =>
-		lateTool(context, () => import('./gradientMachine').then((m) => m.createGradient)),
+	create: lateTool(() => import('./gradientMachine').then((m) => m.createGradient)),
 }

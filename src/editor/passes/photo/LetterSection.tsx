@@ -13,6 +13,7 @@ import { LengthField } from '@/kit/LengthField'
 import { NumberField } from '@/kit/NumberField'
 import { Tip } from '@/kit/Tip'
 import { chosenPieces } from '@/store/selection'
+import { stillSought } from '../stillSought'
 
 /** From the top, and where each lies at first, as a share of the sheet's height. */
 const LINES: readonly (readonly [line: LetterLine, name: string, first: number])[] = [
@@ -25,7 +26,8 @@ const LINES: readonly (readonly [line: LetterLine, name: string, first: number])
 
 /** The lines that traced letters stand on, read from them or laid by hand, and what they have in common. */
 export function LetterSection() {
-	const { open } = useWorkbench()
+	const workbench = useWorkbench()
+	const { open } = workbench
 	const sheet = useSheetAtRest()
 	const chosen = chosenPieces(useOpenSheet((state) => state.selection))
 	const { height, letterform = {}, guidesLocked } = sheet
@@ -35,13 +37,16 @@ export function LetterSection() {
 			!hidden && (chosen.size === 0 || chosen.has(id)) && contours.some(({ closed }) => closed),
 	)
 	const laid = Object.keys(lines).length > 0
-	const read = () =>
+	const read = () => {
+		// What is still sought is rough: its lines would be, too.
+		if (stillSought(workbench)) return
 		open.apply('Read the letter lines', (now) => {
 			const found = readLetterLines(letters, now.letterform?.slant)
 			if (!found) return now
 			const all = Object.fromEntries(LINES.map(([line]) => [line, found.lines[line] ?? null]))
 			return setLetterform(setLetterLines(now, all), found.letterform)
 		})
+	}
 	const set = (line: LetterLine, at: number | null) =>
 		open.apply(at === null ? `Take the ${line} away` : `Lay the ${line}`, (now) =>
 			setLetterLines(now, { [line]: at }),

@@ -9,6 +9,5 @@ export const measureTool: ToolDef = {
 	icon: StraightenRounded,
 	about: 'photos',
 	places: true,
-	create: (context) =>
-		lateTool(context, () => import('./measureMachine').then((m) => m.createMeasuring)),
+	create: lateTool(() => import('./measureMachine').then((m) => m.createMeasuring)),
 }

@@ -8,6 +8,5 @@ export const seeHereTool: ToolDef = {
 	says: 'Drag a box: the tone is set so that edges in it show',
 	icon: ImageSearchRounded,
 	about: 'photos',
-	create: (context) =>
-		lateTool(context, () => import('./seeHereMachine').then((m) => m.createSeeHere)),
+	create: lateTool(() => import('./seeHereMachine').then((m) => m.createSeeHere)),
 }

@@ -11,6 +11,5 @@ export const squareUpTool: ToolDef = {
 	about: 'photos',
 	places: true,
 	Options: late(() => import('./SquareUpOptions').then((m) => m.SquareUpOptions)),
-	create: (context) =>
-		lateTool(context, () => import('./squareUpMachine').then((m) => m.createSquareUp)),
+	create: lateTool(() => import('./squareUpMachine').then((m) => m.createSquareUp)),
 }

@@ -9,6 +9,5 @@ export const straightenTool: ToolDef = {
 	icon: ArchitectureRounded,
 	about: 'photos',
 	places: true,
-	create: (context) =>
-		lateTool(context, () => import('./straightenMachine').then((m) => m.createStraighten)),
+	create: lateTool(() => import('./straightenMachine').then((m) => m.createStraighten)),
 }

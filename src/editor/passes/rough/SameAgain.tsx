@@ -7,10 +7,12 @@ import Typography from '@mui/material/Typography'
 import { againTool } from '@/editor/tools/again/again'
 import { useDesk, useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { withPart } from '@/kit/tryAgain'
+import { stillSought } from '../stillSought'
 
 /** What was traced once is found wherever the photo shows it, and laid there. */
 export function SameAgain() {
-	const { open, slices, edges, refresh, takeTool } = useWorkbench()
+	const workbench = useWorkbench()
+	const { open, slices, edges, refresh, takeTool } = workbench
 	const atHand = useDesk((state) => state.tool === againTool)
 	// What is chosen, or else the only piece there is.
 	const piece = useOpenSheet(({ selection, history }) => {
@@ -21,7 +23,7 @@ export function SameAgain() {
 	if (atHand) return null
 	const able = photos > 0 && piece?.contours.some((contour) => contour.closed)
 	const seek = () => {
-		if (!piece) return
+		if (!piece || stillSought(workbench)) return
 		takeTool(againTool)
 		withPart(
 			() => import('@/editor/tools/again/seekAgain'),

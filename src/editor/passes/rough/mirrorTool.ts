@@ -11,6 +11,5 @@ export const mirrorTool: ToolDef = {
 	icon: FlipRounded,
 	about: 'outlines',
 	afterwards: penTool,
-	create: (context) =>
-		lateTool(context, () => import('./mirrorMachine').then((m) => m.createMirror)),
+	create: lateTool(() => import('./mirrorMachine').then((m) => m.createMirror)),
 }

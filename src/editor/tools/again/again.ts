@@ -19,5 +19,5 @@ export const againTool: ToolDef = {
 		{ keys: 'Enter', does: 'Lay what was found as pieces' },
 		{ keys: 'Esc', does: 'Lay nothing' },
 	],
-	create: (context) => lateTool(context, () => import('./againMachine').then((m) => m.createAgain)),
+	create: lateTool(() => import('./againMachine').then((m) => m.createAgain)),
 }

@@ -20,6 +20,5 @@ export const letteringTool: ToolDef = {
 	],
 	Options: late(() => import('./LetteringOptions').then((m) => m.LetteringOptions)),
 	OnCanvas: late(() => import('./TypingField').then((m) => m.TypingField), 'nowhere'),
-	create: (context) =>
-		lateTool(context, () => import('./letteringMachine').then((m) => m.createLettering)),
+	create: lateTool(() => import('./letteringMachine').then((m) => m.createLettering)),
 }

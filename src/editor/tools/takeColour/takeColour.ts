@@ -19,6 +19,5 @@ export const takeColourTool: ToolDef = {
 		{ keys: 'Shift', does: 'Click: the colour of the piece under the pointer' },
 		{ keys: '[  ]', does: 'A smaller, a larger ring', taps: ['[', ']'] },
 	],
-	create: (context) =>
-		lateTool(context, () => import('./takeColourMachine').then((m) => m.createTakeColour)),
+	create: lateTool(() => import('./takeColourMachine').then((m) => m.createTakeColour)),
 }
