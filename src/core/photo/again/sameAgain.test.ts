@@ -1,11 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type Affine, applyAffine, invertAffine } from '../../geometry/affine'
+import { quantile } from '../../geometry/numbers'
 import type { Point } from '../../geometry/point'
 import { deviation } from '../../measure/deviation'
 import { createWinding } from '../../path/enclosing'
 import { transformContour } from '../../path/pieces'
+import { edgeDeviation } from '../edge/edgeDeviation'
 import { edgeField } from '../edge/edgeField'
+import { fitToEdges } from '../edge/fitToEdges'
 import { outline } from '../testing/outlines'
 import { rendered } from '../testing/rendered'
 import { sameAgain } from './sameAgain'
@@ -82,6 +85,20 @@ describe('the same again', () => {
 		expect(more).toBeUndefined()
 		expect(deviation(one?.contours ?? [], laidBy(OTHERS[2] as Affine)).max).toBeLessThan(1.2)
 		expect(sameAgain(laidBy(FIRST), field, { near: [240, 210] })).toEqual([])
+	})
+
+	test('what lies inside its edge by more than matches may be off is found, and lies as far inside there', () => {
+		const allowance = 2
+		const inset = fitToEdges(laidBy(FIRST), field, { reach: 8, allowance }).contours
+		const found = sameAgain(inset, field, { allowance })
+		expect(found).toHaveLength(OTHERS.length)
+		for (const { contours, mean, p95 } of found) {
+			expect(mean).toBeLessThan(0.5)
+			expect(p95).toBeLessThan(1.2)
+			const { offset } = edgeDeviation(contours, field, { reach: 8 })
+			const sure = offset.filter((v) => !Number.isNaN(v)).sort()
+			expect(Math.abs(quantile(sure, 0.5) + allowance)).toBeLessThan(0.4)
+		}
 	})
 
 	test('ids are single, kinds and the way round are those of the first, and what is mirrored may be refused', () => {

@@ -9,7 +9,7 @@ import { ringedOf } from '../../path/enclosing'
 import { withFreshIds } from '../../path/freshIds'
 import type { Contour } from '../../path/model'
 import { transformContour } from '../../path/pieces'
-import { type EdgeSample, edgeDeviation, edgeSamples } from '../edge/edgeDeviation'
+import { type EdgeSample, edgeDeviation, edgeSamples, outwardSides } from '../edge/edgeDeviation'
 import type { EdgeField } from '../edge/edgeField'
 import { REACH_PX } from '../edge/fitOptions'
 import { fitToEdges } from '../edge/fitToEdges'
@@ -91,7 +91,7 @@ export function sameAgain(
 	if (!(radius > 0)) return []
 	const finest = Math.sqrt((field.width * field.height) / MOST_BLOCKS)
 	const maps = edgeMaps(field, Math.max(1, Math.round(Math.max(finest, radius / RADIUS_BLOCKS))))
-	const marks = marksOf(contours)
+	const marks = marksOf(contours, allowance)
 	const where = near ? 'near' : 'anywhere'
 	const whole: Span = [0, 0, field.width, field.height]
 	const here: Span = [middle[0], middle[1], middle[0], middle[1]]
@@ -116,9 +116,9 @@ export function sameAgain(
 	const settled = rough.flatMap((place) => {
 		const pose = settledPose(contours, place.map, field, { radius, allowance })
 		if (!pose) return []
-		const alike = alikeOf(asIs, pose.samples, pose.map, radius)
+		const alike = alikeOf(asIs, pose.samples, pose.map, { radius, allowance })
 		const enough = alike >= SURE[where] * Math.max(LEAST_SURE, sure)
-		return enough && apartAt(pose.samples) <= APART[where] * radius
+		return enough && apartAt(pose.samples, allowance) <= APART[where] * radius
 			? [{ map: pose.map, alike }]
 			: []
 	})
@@ -157,13 +157,10 @@ function fitted(
 	const measured = (contours: readonly Contour[]) => {
 		const { offset, mean, p95, covered } = edgeDeviation(contours, field, { reach })
 		if (allowance === 0) return { mean, p95, covered }
-		const off = [...offset.filter((v) => !Number.isNaN(v))].map((v) => Math.abs(v + allowance))
-		off.sort((x, y) => x - y)
-		return {
-			mean: off.reduce((x, y) => x + y, 0) / (off.length || 1),
-			p95: off[Math.floor(0.95 * (off.length - 1))] ?? 0,
-			covered,
-		}
+		const sure = offset.filter((v) => !Number.isNaN(v))
+		const off = sure.map((v) => Math.abs(v + allowance)).sort()
+		const sum = off.reduce((x, y) => x + y, 0)
+		return { mean: sum / (off.length || 1), p95: quantile(off, 0.95), covered }
 	}
 	const same = fitToEdges(moved, field, { reach, allowance }).contours
 	const first = { contours: same, ...measured(same) }
@@ -183,20 +180,24 @@ function extentOf(contours: readonly Contour[]): { middle: Point; radius: number
 	}
 }
 
-/** Places evenly along all outlines, in an order in which each few of them go all round. */
-function marksOf(contours: readonly Contour[]): Mark[] {
-	const fine = contours.flatMap((contour) =>
-		segments(contour).flatMap((segment) => {
+/** Where edges are looked for evenly along all outlines, in an order in which each few of them go all round. */
+function marksOf(contours: readonly Contour[], allowance: number): Mark[] {
+	const sides = outwardSides(contours)
+	const fine = contours.flatMap((contour, of) => {
+		const out = allowance * (sides[of] ?? 0)
+		return segments(contour).flatMap((segment) => {
 			const cubic = segmentCubic(segment)
 			const size = Math.hypot(...subtract(cubic[3], cubic[0]))
 			const count = Math.max(2, Math.ceil(size))
 			return Array.from({ length: count }, (_, i): Mark => {
 				const t = (i + 0.5) / count
 				const [dx, dy] = derivativeAt(cubic, t)
-				return { at: pointAt(cubic, t), normal: Math.atan2(-dx, dy) }
+				const normal = Math.atan2(-dx, dy)
+				const [x, y] = pointAt(cubic, t)
+				return { at: [x + out * Math.cos(normal), y + out * Math.sin(normal)], normal }
 			})
-		}),
-	)
+		})
+	})
 	const step = Math.max(1, fine.length / MARKS)
 	const even = Array.from(
 		{ length: Math.min(MARKS, fine.length) },
@@ -230,9 +231,11 @@ function share(samples: readonly EdgeSample[], of: (one: EdgeSample, k: number) 
 	return whole > 0 ? sum / whole : 0
 }
 
-/** The distance from their edges within which nine tenths of samples lie, px. */
-function apartAt(samples: readonly EdgeSample[]): number {
-	const all = samples.flatMap(({ edge }) => (Number.isNaN(edge) ? [] : [Math.abs(edge)]))
+/** The distance from where they are to lie beside their edges within which nine tenths of samples lie, px. */
+function apartAt(samples: readonly EdgeSample[], allowance: number): number {
+	const all = samples.flatMap(({ edge }) =>
+		Number.isNaN(edge) ? [] : [Math.abs(edge - allowance)],
+	)
 	return quantile(Float64Array.from(all).sort(), 0.9)
 }
 
@@ -244,11 +247,11 @@ function alikeOf(
 	first: readonly EdgeSample[],
 	there: readonly EdgeSample[],
 	[a, b, c, d]: Affine,
-	radius: number,
+	{ radius, allowance }: { readonly radius: number; readonly allowance: number },
 ): number {
 	const size = Math.sqrt(Math.abs(a * d - b * c))
 	const most = Math.max(NEAR_ENOUGH.least, NEAR_ENOUGH.share * radius * size)
-	// The samples are as many for each segment in proportion: the first's nearest by its place along it.
+	// On which side it is lighter along each segment of the first, most of the way.
 	const sides = new Map<string, number>()
 	for (const { contour, segment, crossed, edge } of first) {
 		if (Number.isNaN(edge) || !crossed) continue
@@ -256,7 +259,7 @@ function alikeOf(
 		sides.set(key, (sides.get(key) ?? 0) + crossed.lighter)
 	}
 	return share(there, ({ contour, segment, crossed, edge }) => {
-		if (Number.isNaN(edge) || !crossed || Math.abs(edge) > most) return false
+		if (Number.isNaN(edge) || !crossed || Math.abs(edge - allowance) > most) return false
 		const side = sides.get(`${contour} ${segment}`) ?? 0
 		return side === 0 || Math.sign(side) === crossed.lighter
 	})
