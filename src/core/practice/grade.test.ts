@@ -58,8 +58,10 @@ describe.each(EACH)('%s', (_, drill) => {
 		const mistakes = mistakesOf(drill)
 		expect(mistakes.length).toBeGreaterThanOrEqual(drill.answer.contours[0]?.closed ? 3 : 2)
 		for (const [mistake, trace] of mistakes) {
-			const { done, share, remarks } = grade(trace, drill)
+			const { done, share, remarks, marks, figures } = grade(trace, drill)
 			expect(done, mistake).toBe(false)
+			if (marks.edge !== undefined)
+				expect(marks.edge === 1, mistake).toBe(figures.deviation <= figures.allowed)
 			expect(share, mistake).toBeLessThan(1)
 			expect(
 				remarks.slice(0, 3).map((one) => one.mistake),

@@ -21,11 +21,16 @@ export interface Figures {
 	readonly best: number
 	/** The greatest distance either way, px, and where. */
 	readonly deviation: number
+	/** How far it may be, px. */
+	readonly allowed: number
 	readonly worst: Point | null
 	readonly kinds: Ratio
 	readonly outermost: Ratio
 	readonly level: Ratio
+	/** Open or closed as the answer's. */
 	readonly outlines: Ratio
+	/** Outlines that are none of the answer's. */
+	readonly extra: number
 }
 
 /** So many of so many. */
@@ -42,11 +47,11 @@ export function grade(work: Trace, asked: Answer): Grade {
 	const { answer, within, nodes: most, graded } = asked
 	const found = compared(work, answer)
 	const { size, nodes, pairs, away, extra } = found
-	const limit = (within / 1000) * size
 	const figures: Figures = {
 		nodes: nodesIn(work),
 		best: nodesIn(answer),
 		deviation: away.most,
+		allowed: (within / 1000) * size,
 		worst: away.at,
 		kinds: ratio(nodes, ({ own, truth }) => own !== null && sameKind(own.kind, truth.kind)),
 		outermost: ratio(
@@ -58,11 +63,13 @@ export function grade(work: Trace, asked: Answer): Grade {
 			({ own, way }) => own !== null && way !== null && isAlong(own, way),
 		),
 		outlines: ratio(pairs, ({ own, truth }) => own !== null && own.closed === truth.closed),
+		extra: extra.length,
 	}
+	const { allowed: limit } = figures
 	const over = Math.max(0, figures.nodes - most)
 	const all: Readonly<Record<Criterion, number>> = {
 		edge: away.most <= limit ? 1 : Math.max(0, 1 - (away.most - limit) / (4 * limit)),
-		whole: shareOf(figures.outlines) * (extra.length > 0 ? 0.5 : 1),
+		whole: shareOf(figures.outlines) * (figures.extra > 0 ? 0.5 : 1),
 		nodes: figures.nodes === 0 ? 0 : Math.max(0, 1 - over / (2 * figures.best)),
 		kinds: shareOf(figures.kinds),
 		outermost: shareOf(figures.outermost),

@@ -107,24 +107,18 @@ export function DrillCard() {
 }
 
 const MARKS: Readonly<Record<Criterion, (drill: Drill, grade: Grade) => string>> = {
-	edge: (drill, { figures }) =>
-		`Off by ${figures.deviation.toFixed(1)} px, at most ${allowed(drill).toFixed(1)}`,
+	edge: (_, { figures: { deviation, allowed } }) =>
+		`Off by ${deviation.toFixed(1)} px, at most ${allowed.toFixed(1)}`,
 	nodes: ({ nodes }, { figures }) => `${figures.nodes} nodes, at most ${nodes}`,
-	whole: (_, { figures: { outlines } }) => `${outlines.right} of ${outlines.of} outlines closed`,
+	whole: ({ answer }, { figures: { outlines, extra } }) => {
+		const closed = answer.contours.every((one) => one.closed) ? 'closed' : 'as asked'
+		return `${outlines.right} of ${outlines.of} outlines ${closed}${extra > 0 ? `, ${extra} too many` : ''}`
+	},
 	kinds: (_, { figures: { kinds } }) => `${kinds.right} of ${kinds.of} kinds right`,
 	outermost: (_, { figures: { outermost } }) =>
 		`${outermost.right} of ${outermost.of} outermost points have their node`,
 	level: (_, { figures: { level } }) => `${level.right} of ${level.of} handles level or upright`,
 	rule: (_, { marks }) => (marks.rule === 1 ? 'Both rules fill the same' : 'The two rules differ'),
-}
-
-/** How far it may be off, px. */
-function allowed({ answer, within }: Drill): number {
-	const xs = answer.contours.flatMap(({ nodes }) => nodes.map(({ at }) => at[0]))
-	const ys = answer.contours.flatMap(({ nodes }) => nodes.map(({ at }) => at[1]))
-	const across = Math.max(...xs) - Math.min(...xs)
-	const down = Math.max(...ys) - Math.min(...ys)
-	return (within / 1000) * Math.hypot(across, down)
 }
 
 function Figures({ drill, grade }: { drill: Drill; grade: Grade }) {
