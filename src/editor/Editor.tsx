@@ -233,11 +233,12 @@ function EdgesIfShown() {
 	return edges ? <EdgesNotice /> : null
 }
 
-/** What the pass, and the tool at hand, lay on the canvas. */
+/** What there is on a sheet that is practised on alone. */
 function IfDrill({ children }: { children: ReactNode }) {
 	return useOpenSheet(({ history }) => history.present.practice !== undefined) && children
 }
 
+/** What the pass, and the tool at hand, lay on the canvas. */
 function OnCanvasIfAny() {
 	const OfPass = useDesk(({ pass }) => pass.OnCanvas)
 	const OfTool = useDesk(({ tool }) => tool.OnCanvas)

@@ -3,7 +3,7 @@ import { boundsOf } from '../path/contour'
 import type { Sheet } from '../path/model'
 import { median } from './features'
 import { lettersOn, type Standing } from './standing'
-import { STROKES, type StrokeKind } from './strokes'
+import { STROKES, type StrokeKind, widthsOf } from './strokes'
 
 /** What is measured of one letter, px; nothing where it has none of it. */
 export interface LetterMeasures {
@@ -29,7 +29,7 @@ function measuresOf({ piece, reaches, strokes }: Standing): LetterMeasures {
 	return {
 		strokes: Object.fromEntries(
 			STROKES.flatMap((kind) => {
-				const widths = strokes.flatMap((one) => (one.kind === kind ? [one.width] : []))
+				const widths = widthsOf(strokes, kind)
 				return widths.length > 0 ? [[kind, median(widths)]] : []
 			}),
 		),

@@ -23,6 +23,11 @@ export interface LetterStroke {
 	readonly shared?: 0 | 1
 }
 
+/** How wide those of a kind are, px. */
+export function widthsOf(strokes: readonly LetterStroke[], kind: StrokeKind): number[] {
+	return strokes.flatMap((one) => (one.kind === kind ? [one.width] : []))
+}
+
 /** One side of a stroke: the nodes that make it, and a place on it. */
 export interface Edge {
 	readonly contour: string

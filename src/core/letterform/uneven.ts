@@ -3,7 +3,7 @@ import type { LetterLine, Piece, Sheet } from '../path/model'
 import { moveNodes } from '../path/nodes'
 import { type Feature, median } from './features'
 import { lettersOn, type Standing } from './standing'
-import { type LetterStroke, STROKES, type StrokeKind } from './strokes'
+import { type LetterStroke, STROKES, type StrokeKind, widthsOf } from './strokes'
 
 /** A stroke of another width than its likes. */
 export interface UnevenStroke {
@@ -86,14 +86,10 @@ function unlike({ piece, strokes }: Standing, kind: StrokeKind, wanted: number):
 }
 
 /** The widths that strokes of each kind have in common, where they have one. */
-export function commonWidths(
-	letters: readonly Standing[],
-): Readonly<Partial<Record<StrokeKind, number>>> {
+function commonWidths(letters: readonly Standing[]): Readonly<Partial<Record<StrokeKind, number>>> {
 	return Object.fromEntries(
 		STROKES.flatMap((kind) => {
-			const all = letters.flatMap(({ strokes }) =>
-				strokes.flatMap((stroke) => (stroke.kind === kind ? [stroke.width] : [])),
-			)
+			const all = letters.flatMap(({ strokes }) => widthsOf(strokes, kind))
 			const width = agreed(all, Math.max(WIDTH.px, WIDTH.least * median(all)))
 			return width === undefined ? [] : [[kind, width]]
 		}),

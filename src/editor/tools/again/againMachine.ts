@@ -16,7 +16,7 @@ import { offer } from '@/kit/offer'
 import { withPieces } from '@/store/selection'
 import { type AgainState, againSlice, finding, NOT_SOUGHT, stepped, taken } from './againSlice'
 import { laidAgain } from './laidAgain'
-import { seekAt } from './seekAgain'
+import { seek } from './seekAgain'
 
 export interface AgainNeeds {
 	state(): AgainState
@@ -122,7 +122,7 @@ export function createAgain(context: ToolContext): Tool {
 	const machine = againMachine({
 		state: slice.getState,
 		set: (change) => slice.setState(change),
-		seek: (near) => void seekAt(context, near),
+		seek: (near) => void seek(context, near),
 		leave: () => desk.setState(({ tool }) => ({ tool: tool.afterwards ?? tool })),
 		offer: () => {
 			const state = slice.getState()

@@ -16,10 +16,8 @@ export function seekInPhoto(context: Context, piece: Piece): Promise<void> {
 	return seek(context)
 }
 
-/** Looks for it once more at a place. */
-export const seekAt = (context: Context, near: Point): Promise<void> => seek(context, near)
-
-async function seek({ open, edges, slices, refresh }: Context, near?: Point): Promise<void> {
+/** Looks once more for what is sought: at a place, or in the whole photo unless said otherwise. */
+export async function seek({ open, edges, slices, refresh }: Context, near?: Point): Promise<void> {
 	const slice = slices.of(againSlice)
 	const { of } = slice.getState()
 	if (!of) return
@@ -53,8 +51,11 @@ async function seek({ open, edges, slices, refresh }: Context, near?: Point): Pr
 		if (!found || now.of !== of) return
 		if (found.length === 0)
 			return ended({ problem: near ? NOTHING_HERE : NOTHING, ...(!near && { found: [] }) })
-		const next = { found: near ? [...now.found, ...found] : found, out: now.out }
-		ended(near ? finding(now, next) : { found, out: new Set(), past: [], future: [] })
+		ended(
+			near
+				? finding(now, { found: [...now.found, ...found], out: now.out })
+				: { found, out: new Set(), past: [], future: [] },
+		)
 	} catch (error) {
 		ended({ problem: messageFor(error) })
 	}
