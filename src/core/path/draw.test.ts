@@ -1,4 +1,6 @@
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { segmentCubic, segments } from './contour'
 import {
 	appendNode,
 	beginOutline,
@@ -12,7 +14,8 @@ import {
 } from './draw'
 import { obeysKind } from './kinds'
 import { emptySheet, type NodeKind, type Sheet } from './model'
-import { onlyContour } from './testing/arbitrary'
+import { parsePathData } from './pathData'
+import { anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 
 /** A triangle begun at (0, 0), still open: corner, then a smooth node, then a corner. */
 function begun(): { sheet: Sheet; contourId: string; ids: string[] } {
@@ -94,6 +97,25 @@ describe('ending', () => {
 		expect(onlyContour(closeOutline(first.sheet, first.contourId)).closed).toBe(false)
 		expect(dropLoneNode(first.sheet, first.contourId).pieces).toEqual([])
 	})
+})
+
+test('what goes on beyond an end leaves the curve that ended there as it is', () => {
+	fc.assert(
+		fc.property(anyPoint, anyPoint, anyPoint, anyPoint, anyPoint, (a, b, c, d, on) => {
+			const [contour] = parsePathData(`M${a}C${b} ${c} ${d}`)
+			if (!contour) return
+			const begun = sheetOf(contour)
+			const [first] = segments(contour)
+			if (!first) return
+			const gone = appendNode(begun, contour.id, on).sheet
+			for (const sheet of [gone, closeOutline(gone, contour.id)]) {
+				const after = onlyContour(sheet)
+				expect(after.nodes.every((_, i) => obeysKind(after, i))).toBe(true)
+				const [same] = segments(after)
+				expect(same && segmentCubic(same)).toEqual(segmentCubic(first))
+			}
+		}),
+	)
 })
 
 test('nodes are taken back one at a time, and the outline goes with its last', () => {

@@ -82,7 +82,11 @@ function closed(contour: Contour, how: 'segment' | 'node'): Contour {
 }
 
 function linked(before: Contour, after: Contour): Contour {
-	return settleSince(before, { ...before, nodes: [...before.nodes, ...after.nodes] })
+	const nodes = [...before.nodes, ...after.nodes]
+	const at = before.nodes.length
+	// Either curve stays as it is: what was its end is of the kind that its handle shows beside the segment.
+	const shown = [at - 1, at].reduce(withShownKind, { ...before, nodes })
+	return settleSince(before, shown)
 }
 
 function welded(before: Contour, after: Contour): Contour {

@@ -356,7 +356,8 @@ function mapTouched(sheet: Sheet, ids: Ids, change: (contour: Contour) => Contou
  * Brings nodes back under their promises after `before` became `after`. Only nodes that changed,
  * and their neighbours, are looked at; nodes that keep their promise stay the same objects.
  */
-export function settleSince(before: Contour, after: Contour): Contour {
+export function settleSince(before: Contour, changed: Contour): Contour {
+	const after = wentOn(before, changed)
 	const same = before.nodes.length === after.nodes.length && before.closed === after.closed
 	const touched = new Set<number>()
 	const n = after.nodes.length
@@ -365,4 +366,20 @@ export function settleSince(before: Contour, after: Contour): Contour {
 		for (const j of [i - 1, i, i + 1]) touched.add((j + n) % n)
 	}
 	return changeInTurn(after, settled, touched)
+}
+
+/**
+ * Where an outline goes on beyond an end, the curve that ended there stays as it is: the end is of the kind that its
+ * handle shows then.
+ */
+function wentOn(before: Contour, after: Contour): Contour {
+	if (before.closed) return after
+	const ends = [before.nodes[0], before.nodes.at(-1)]
+	return ends.reduce((contour: Contour, end) => {
+		const index = end ? contour.nodes.indexOf(end) : -1
+		const inner = contour.closed || (index > 0 && index < contour.nodes.length - 1)
+		if (!end || index < 0 || !inner || end.kind !== 'smooth' || (end.in && end.out)) return contour
+		const kind = inferKind(contour, index)
+		return kind === end.kind ? contour : replaceNode(contour, index, { ...end, kind })
+	}, after)
 }

@@ -66,7 +66,9 @@ function aimAtEdge(drawn: Contour | null, { at, reach }: PointerInput, sight: Si
 	const edge = hitEdge(sight.sheet(), at, reach, drawn?.id)
 	if (!edge) return { do: 'place' }
 	const last = lastNode(drawn)
-	const on = last && alongIfThere()?.placeOn(edge.contour, last.at)
+	// It is sent for with the first edge that is pointed at: going along it is what comes next.
+	const along = alongIfThere()
+	const on = last && along?.placeOn(edge.contour, last.at)
 	const { contour, index, t } = edge
 	return { do: on ? 'along' : 'on-edge', contour: contour.id, index, t, at: edge.at }
 }
