@@ -101,6 +101,31 @@ describe('straight segments bent to the photo', () => {
 		}
 	})
 
+	test('curves that meet in corners all round keep their corners, however soft the edge', () => {
+		const tips: readonly Point[] = [
+			[60, 40],
+			[260, 40],
+			[160, 40 + 100 * Math.sqrt(3)],
+		]
+		const middle: Point = [160, 40 + 100 / Math.sqrt(3)]
+		// A side is an arc of 600 px about a place beyond the tip that is across from it.
+		const centres = tips.map((tip): Point => {
+			const reach = Math.sqrt(600 ** 2 - 100 ** 2) - 100 / Math.sqrt(3)
+			const [dx, dy] = [tip[0] - middle[0], tip[1] - middle[1]]
+			const by = reach / Math.hypot(dx, dy)
+			return [middle[0] + by * dx, middle[1] + by * dy]
+		})
+		const inside = (x: number, y: number) => centres.every((c) => distance(c, [x, y]) < 600)
+		for (const blur of [0.5, 1, 1.6]) {
+			const field = edgeField(rendered(320, 260, inside, { grain: 2, blur }))
+			const [bent] = bendToEdges([straight(...tips)], field, { reach: 8 }).contours
+			const nodes = bent?.nodes ?? []
+			expect(nodes.length).toBeLessThanOrEqual(6)
+			for (const tip of tips)
+				expect(Math.min(...nodes.map(({ at }) => distance(at, tip)))).toBeLessThan(2)
+		}
+	})
+
 	test('a soft edge in grain is a calm curve with few nodes, not a staircase', () => {
 		const soft = edgeField(
 			rendered(160, 160, (x, y) => Math.hypot(x - 80, y - 80) < 52, {

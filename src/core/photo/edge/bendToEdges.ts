@@ -7,7 +7,7 @@ import { type EdgeSample, edgeSamples, outwardSides, type Seeking } from './edge
 import type { EdgeField } from './edgeField'
 import { type EdgePlace, snapToEdge } from './snapToEdge'
 import { sidesApart, type Tone, toneApart } from './tones'
-import { traceAlong, wayThrough } from './trace'
+import { traceAlong, wayThrough, withCorners } from './trace'
 
 export interface BendOptions {
 	/** The nodes both of whose segments' ends must be among them for a segment to be bent; all unless said otherwise. */
@@ -121,12 +121,13 @@ function bentContour(
 	const again = (way: readonly Point[], closed: boolean): Contour => {
 		const rough = fitPolyline(flat(way), { closed, tolerance: Math.max(1, 1.5 * tolerance) })
 		const nearer = traceAlong(rough, field, NEAR_PX + allowance, allowance, { side })
-		const places = wayThrough(nearer.places, closed, tolerance)
+		const places = wayThrough(withCorners(nearer.places, rough, NEAR_PX), closed, tolerance)
 		const ends = closed ? places : [item(way, 0), ...places, item(way, way.length - 1)]
 		return fitPolyline(flat(apart(ends)), { closed, tolerance })
 	}
 	if (contour.closed && bends.every(Boolean)) {
-		const { nodes } = again(wayThrough(places, true, tolerance), true)
+		const cornered = withCorners(places, contour, Math.max(reach, LEAST_REACH_PX))
+		const { nodes } = again(wayThrough(cornered, true, tolerance), true)
 		return { contour: { ...contour, nodes }, bent, straight }
 	}
 	// Begun with a segment that stays, so that no run goes across the seam.

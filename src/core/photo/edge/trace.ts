@@ -64,6 +64,115 @@ export function traceAlong(
 	return { places, found }
 }
 
+/** A corner is told by places so far from it on either side, px: nearer the two edges run into each other. */
+const ARM_PX = { from: 6, to: 30 } as const
+/** They lie on a curve that bows evenly but for this, px; and where they meet they cross by so much at least, radians. */
+const ARM_WAVERS_PX = 0.6
+const ARMS_TURN = 0.7
+
+/**
+ * The places with corners where the edges on either side of an outline's corners meet: what blur takes of a corner, and
+ * what lies too near to one to be told, is gone over by the edges themselves.
+ * @param reach how far from the outline's own a corner may lie, px
+ */
+export function withCorners(
+	places: readonly TracedPlace[],
+	contour: Contour,
+	reach: number,
+): TracedPlace[] {
+	const count = segments(contour).length
+	let made = [...places]
+	for (const [k, { kind, at }] of contour.nodes.entries()) {
+		const ends = !contour.closed && (k === 0 || k === contour.nodes.length - 1)
+		if (ends || (kind !== 'corner' && kind !== 'cusp')) continue
+		const into = (k + count - 1) % count
+		const arm = (segment: number) =>
+			places
+				.filter((one) => one.segment === segment && one.sure)
+				.map((one) => one.at)
+				.filter((p) => isInArm(distance(p, at)))
+		const corner = armsMeet(arm(into), arm(k), at)
+		if (!corner || distance(corner, at) > reach) continue
+		const first = made.findIndex(({ segment }) => segment === k)
+		const place: TracedPlace = { at: corner, segment: k, sure: true }
+		made = made
+			.toSpliced(first < 0 ? made.length : first, 0, place)
+			.filter(
+				(one) =>
+					one === place ||
+					(one.segment !== into && one.segment !== k) ||
+					distance(one.at, corner) >= ARM_PX.from,
+			)
+	}
+	return made
+}
+
+const isInArm = (away: number) => away >= ARM_PX.from && away <= ARM_PX.to
+
+/** Where two arms of a corner meet; `null` where they are not told well enough, or run on into each other. */
+function armsMeet(into: readonly Point[], out: readonly Point[], at: Point): Point | null {
+	if (into.length < LEAST_PLACES || out.length < LEAST_PLACES) return null
+	const arms = [bowThrough(into), bowThrough(out)] as const
+	if (arms.some((arm, k) => wavers(arm, k === 0 ? into : out))) return null
+	// Where they reach the corner by themselves they are all but straight.
+	let corner: Point | null = at
+	for (let turn = 0; turn < TURNS && corner; turn++) {
+		const near: Point = corner
+		const [a, b] = arms.map((arm) => tangentBeside(arm, near))
+		corner = a && b ? meeting(a, b, Math.sin(ARMS_TURN)) : null
+	}
+	return corner
+}
+
+/** So often a corner is sought anew from where it was found. */
+const TURNS = 3
+
+/** An arm that bows: how far it is off its line, as a polynomial of how far along. */
+interface Bow {
+	readonly line: Line
+	readonly by: readonly [number, number, number]
+}
+
+/** The parabola in the middle of places along a line (least squares). */
+function bowThrough(points: readonly Point[]): Bow {
+	const line = lineThrough(points)
+	const places = points.map((p) => [alongLine(line, p), offLine(line, p)] as const)
+	const sum = (of: (x: number, y: number) => number) =>
+		places.reduce((total, [x, y]) => total + of(x, y), 0)
+	const n = places.length
+	// Their mean is the line's place: the first moment is none.
+	const [xx, xxx, xxxx] = [sum((x) => x * x), sum((x) => x ** 3), sum((x) => x ** 4)]
+	const [y, xy, xxy] = [sum((_, v) => v), sum((x, v) => x * v), sum((x, v) => x * x * v)]
+	const bent = xxxx - (xx * xx) / n - (xxx * xxx) / xx
+	const c = bent > 1e-9 ? (xxy - (xx * y) / n - (xxx * xy) / xx) / bent : 0
+	return { line, by: [(y - xx * c) / n, (xy - xxx * c) / xx, c] }
+}
+
+const alongLine = ({ at, along }: Line, p: Point) =>
+	(p[0] - at[0]) * along[0] + (p[1] - at[1]) * along[1]
+
+const bowAt = ([a, b, c]: Bow['by'], x: number) => a + b * x + c * x * x
+
+function wavers({ line, by }: Bow, points: readonly Point[]): boolean {
+	return points.some(
+		(p) => Math.abs(offLine(line, p) - bowAt(by, alongLine(line, p))) > ARM_WAVERS_PX,
+	)
+}
+
+/** The tangent of an arm at the place of it beside a point. */
+function tangentBeside({ line, by }: Bow, p: Point): Line {
+	const { at, along } = line
+	const x = alongLine(line, p)
+	const across: Point = [-along[1], along[0]]
+	const off = bowAt(by, x)
+	const slope = by[1] + 2 * by[2] * x
+	const length = Math.hypot(1, slope)
+	return {
+		at: [at[0] + x * along[0] + off * across[0], at[1] + x * along[1] + off * across[1]],
+		along: [(along[0] + slope * across[0]) / length, (along[1] + slope * across[1]) / length],
+	}
+}
+
 /** How far off the edge is at each sample: where none is sure, as between those that are on either side. */
 function between(samples: readonly EdgeSample[], closed: boolean): number[] {
 	const n = samples.length
