@@ -9,6 +9,7 @@ const ALONE = [
 	'src/editor/input/{bindKeys,gestures,heldKeys}.test.ts',
 	'src/editor/passes/{stillSought,tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
 	'src/editor/tools/lettering/typing.test.ts',
+	'src/editor/panels/drill/showing/showing.test.ts',
 	'src/editor/session/{asking,darkroom,photoEdges,pyramids,saying,sheetAtRest}.test.ts',
 	'src/editor/stage/farPicture.test.ts',
 ]

@@ -9,12 +9,9 @@ export {
 	type Trace,
 } from './practice/drill'
 export { sheetIdOf } from './practice/drillIds'
-export {
-	begunPieces,
-	drillPicture,
-	drillSheet,
-	workOf,
-} from './practice/drillSheet'
+export { drillPicture } from './practice/drillPicture'
+export { begunPieces, drillSheet, workOf } from './practice/drillSheet'
 export { DRILLS, drillNamed } from './practice/drills'
 export { type Figures, type Grade, grade } from './practice/grade'
 export type { Mistake, Remark } from './practice/remarks'
+export { type Move, type ShownStep, showingOf } from './practice/showing'

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import type { SxProps } from '@mui/material/styles'
-import { type ReactNode, useEffect, useRef, useState } from 'react'
+import { Fragment, type ReactNode, useEffect, useRef, useState } from 'react'
 import { Canvas } from '@/editor/panels/Canvas'
 import { CanvasTools } from '@/editor/panels/CanvasTools'
 import { HintLine } from '@/editor/panels/HintLine'
@@ -21,7 +21,9 @@ import {
 import { fetchAhead } from '@/kit/ahead'
 import { late } from '@/kit/late'
 import { LOW, NARROW } from '@/theme/widths'
+import { drillSlice } from './panels/drill/drillSlice'
 import { PiecesPanel } from './panels/tree/PiecesPanel'
+import type { LeftDesk } from './passes/leftDesk'
 import { darkroomSlice } from './session/darkroomState'
 import { isTracing } from './session/desk'
 import { RAIL_PX, STRIP_PX } from './session/view'
@@ -46,6 +48,7 @@ const AnswerOverlay = late(
 	() => import('./panels/drill/AnswerOverlay').then((m) => m.AnswerOverlay),
 	'nowhere',
 )
+const Shown = late(() => import('./Shown').then((m) => m.Shown), 'over')
 const NodeCard = late(() => import('./panels/NodeCard').then((m) => m.NodeCard))
 
 /** The editor of one stored sheet. */
@@ -62,98 +65,107 @@ export function Editor({ id }: { id: string }) {
 		return <Box component="main" aria-busy="true" sx={{ height: '100dvh' }} />
 	return (
 		<WorkbenchProvider value={loaded.workbench}>
-			<PageTitle />
-			<FilesTaken>
-				<Bench>
-					<Box
-						sx={{
-							gridArea: 'top',
-							borderBottom: 1,
-							borderColor: 'divider',
-							bgcolor: 'background.paper',
-						}}
-					>
-						<TopBar drawer={drawer} onDrawer={setDrawer} />
-					</Box>
-					<SideCard
-						which="pass"
-						drawer={drawer}
-						onClose={closeDrawer}
-						sx={{
-							gridArea: 'pass',
-							borderRight: 1,
-							borderColor: 'divider',
-							overflowY: 'auto',
-							overflowX: 'hidden',
-							// What stands in the card stays where it is when the card grows longer than its place.
-							scrollbarGutter: 'stable',
-							scrollbarWidth: 'thin',
-							[NARROW]: asDrawer(drawer === 'pass', 'left'),
-						}}
-					>
-						<FoldedOr tools={<FoldedTools />}>
+			<OwnOrShown>
+				<PageTitle />
+				<FilesTaken>
+					<Bench>
+						<Box
+							sx={{
+								gridArea: 'top',
+								borderBottom: 1,
+								borderColor: 'divider',
+								bgcolor: 'background.paper',
+							}}
+						>
+							<TopBar drawer={drawer} onDrawer={setDrawer} />
+						</Box>
+						<SideCard
+							which="pass"
+							drawer={drawer}
+							onClose={closeDrawer}
+							sx={{
+								gridArea: 'pass',
+								borderRight: 1,
+								borderColor: 'divider',
+								overflowY: 'auto',
+								overflowX: 'hidden',
+								// What stands in the card stays where it is when the card grows longer than its place.
+								scrollbarGutter: 'stable',
+								scrollbarWidth: 'thin',
+								[NARROW]: asDrawer(drawer === 'pass', 'left'),
+							}}
+						>
+							<FoldedOr tools={<FoldedTools />}>
+								<IfDrill>
+									<DrillCard />
+								</IfDrill>
+								<PassCard />
+							</FoldedOr>
+						</SideCard>
+						<Box
+							sx={{
+								gridArea: 'canvas',
+								position: 'relative',
+								'&:has([data-rail="left"])': { ml: `${RAIL_PX}px` },
+								'&:has([data-rail="right"])': { mr: `${RAIL_PX}px` },
+							}}
+						>
+							<OwnCanvas left={loaded.left} />
+							<Rulers />
 							<IfDrill>
-								<DrillCard />
+								<AnswerOverlay />
 							</IfDrill>
-							<PassCard />
-						</FoldedOr>
-					</SideCard>
-					<Box
-						sx={{
-							gridArea: 'canvas',
-							position: 'relative',
-							'&:has([data-rail="left"])': { ml: `${RAIL_PX}px` },
-							'&:has([data-rail="right"])': { mr: `${RAIL_PX}px` },
-						}}
-					>
-						<Canvas left={loaded.left} />
-						<Rulers />
-						<IfDrill>
-							<AnswerOverlay />
-						</IfDrill>
-						<OnCanvasIfAny />
-						<SpokenOnceAtWork />
-						<JobNotice />
-						<EdgesIfShown />
-						<NoticesIfAny takeOver={loaded.takeOver} />
-					</Box>
-					<Box
-						sx={{
-							gridArea: 'hint',
-							borderTop: 1,
-							borderColor: 'divider',
-							display: 'flex',
-							alignItems: 'center',
-							flexWrap: 'wrap-reverse',
-						}}
-					>
-						<HintLine />
-						<CanvasTools />
-					</Box>
-					<Box sx={{ gridArea: 'strip' }}>
-						<StripIfAny />
-					</Box>
-					<SideCard
-						which="pieces"
-						drawer={drawer}
-						onClose={closeDrawer}
-						sx={{
-							gridArea: 'panels',
-							borderLeft: 1,
-							borderColor: 'divider',
-							display: 'grid',
-							gridTemplateRows: 'minmax(0, 1fr) auto',
-							overflow: 'hidden',
-							[NARROW]: asDrawer(drawer === 'pieces', 'right'),
-						}}
-					>
-						<PiecesPanel />
-						<SelectionCard />
-					</SideCard>
-				</Bench>
-			</FilesTaken>
+							<OnCanvasIfAny />
+							<SpokenOnceAtWork />
+							<JobNotice />
+							<EdgesIfShown />
+							<NoticesIfAny takeOver={loaded.takeOver} />
+						</Box>
+						<Box
+							sx={{
+								gridArea: 'hint',
+								borderTop: 1,
+								borderColor: 'divider',
+								display: 'flex',
+								alignItems: 'center',
+								flexWrap: 'wrap-reverse',
+							}}
+						>
+							<HintLine />
+							<CanvasTools />
+						</Box>
+						<Box sx={{ gridArea: 'strip' }}>
+							<StripIfAny />
+						</Box>
+						<SideCard
+							which="pieces"
+							drawer={drawer}
+							onClose={closeDrawer}
+							sx={{
+								gridArea: 'panels',
+								borderLeft: 1,
+								borderColor: 'divider',
+								display: 'grid',
+								gridTemplateRows: 'minmax(0, 1fr) auto',
+								overflow: 'hidden',
+								[NARROW]: asDrawer(drawer === 'pieces', 'right'),
+							}}
+						>
+							<PiecesPanel />
+							<SelectionCard />
+						</SideCard>
+					</Bench>
+				</FilesTaken>
+			</OwnOrShown>
 		</WorkbenchProvider>
 	)
+}
+
+/** One's own bench, or another on which it is shown how a drill is done. */
+function OwnOrShown({ children }: { children: ReactNode }) {
+	const shows = useSlice(drillSlice, ({ showing }) => showing)
+	// What is on the page belongs to the bench that it was made for.
+	return shows ? <Shown key="shown">{children}</Shown> : <Fragment key="own">{children}</Fragment>
 }
 
 /** The rooms of the editor; with the canvas full the cards beside it are folded away. */
@@ -190,14 +202,22 @@ function FoldedOr({ tools, children }: { tools: ReactNode; children: ReactNode }
 			<Box
 				sx={{
 					minHeight: '100%',
-					display: full ? 'none' : 'grid',
-					[NARROW]: { display: 'grid' },
+					display: full ? 'none' : 'flex',
+					flexDirection: 'column',
+					'& > :last-child': { flexGrow: 1 },
+					[NARROW]: { display: 'flex' },
 				}}
 			>
 				{children}
 			</Box>
 		</>
 	)
+}
+
+/** The canvas, as it was left; what is shown is seen whole. */
+function OwnCanvas({ left }: { left: LeftDesk | null }) {
+	const shown = useDesk((state) => state.shown)
+	return <Canvas left={shown ? null : left} />
 }
 
 /** The page is called after its sheet, among others in a row of tabs. */

@@ -1,7 +1,7 @@
 'use client'
 
 import { useEffect, useState } from 'react'
-import { renameSheet } from '@/core'
+import { renameSheet, type Sheet } from '@/core'
 import { browserLibrary } from '@/store/browserLibrary'
 import { browserBulletin, type Word } from '@/store/bulletin'
 import { claimSheet, whenFree } from '@/store/editLock'
@@ -13,6 +13,7 @@ import { createWorkbench } from './createWorkbench'
 import { LEFT, type LeftDesk, leaveDesk, readLeftDesk, startOf } from './passes/leftDesk'
 import { SERVICES } from './services'
 import { darkroomSlice } from './session/darkroomState'
+import type { Only } from './session/definitions'
 import { createDesk } from './session/desk'
 import { startServices } from './session/services'
 import type { Workbench } from './workbench/workbench'
@@ -40,7 +41,9 @@ export function useLoadedSheet(id: string): Loaded {
 			const { sheet } = opened
 			const open = createOpenSheet(sheet)
 			const left = readLeftDesk(opened.desk)
-			const desk = createDesk({ ...left, ...startOf(left, sheet.pieces.length === 0) })
+			const only = await neededFor(sheet)
+			if (gone) return
+			const desk = createDesk({ ...left, ...startOf(left, sheet.pieces.length === 0), only })
 			const workbench = createWorkbench(open, desk, library)
 			const { slices } = workbench
 			if (left?.line) slices.of(darkroomSlice).setState({ chosenLine: left.line, lineStands: true })
@@ -110,6 +113,13 @@ export function useLoadedSheet(id: string): Loaded {
 		}
 	}, [id])
 	return loaded
+}
+
+/** What a drill needs of passes and tools; on other sheets there are all. */
+async function neededFor({ practice }: Sheet): Promise<Only | null> {
+	if (practice === undefined) return null
+	const { drillNamed } = await import('@/core/practice')
+	return drillNamed(practice)?.needs ?? null
 }
 
 /** What was done before the sheet was opened is wanted with the first that is done now, or this long after, ms. */

@@ -25,6 +25,12 @@ export interface Endpoint<T> {
 	run<R>(work: (worker: Remote<T>, tell: Progress) => Promise<R>, watch?: Watch): Promise<R>
 }
 
+/** How many jobs were asked for and have not ended. */
+let underWay = 0
+
+/** Whether any worker is at work, or asked to be. */
+export const isAtWork = (): boolean => underWay > 0
+
 /** A worker that neither answers nor tells how far it is for so long is taken for dead, ms. */
 const STALLED_MS = 120_000
 
@@ -136,8 +142,13 @@ export function endpoint<T>(
 
 	return {
 		run: (work, watch = {}) => {
+			underWay++
 			const mine = last.then(() => doNow(work, watch))
-			last = mine.catch(() => {})
+			last = mine
+				.catch(() => {})
+				.finally(() => {
+					underWay--
+				})
 			return mine
 		},
 	}

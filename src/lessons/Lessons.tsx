@@ -168,6 +168,8 @@ const SKILL_NAMES = {
 	'few nodes': 'Few nodes',
 	mending: 'Mending',
 	openings: 'Openings',
+	photos: 'From photographs',
+	pieces: 'Several pieces',
 	letters: 'Letters',
 } as const
 

@@ -11,6 +11,7 @@ import {
 	segmentCubic,
 	segments,
 } from '../path/contour'
+import { inferKind } from '../path/kinds'
 import type { Contour, NodeKind, PathNode } from '../path/model'
 import type { Trace } from './drill'
 
@@ -62,7 +63,13 @@ export const nodesIn = ({ contours }: Trace) =>
 
 export const isSharp = (kind: NodeKind) => kind === 'corner' || kind === 'cusp'
 
-export function sameKind(a: NodeKind, b: NodeKind): boolean {
+/** A cusp whose one handle goes on in line with what is straight is smooth to the eye. */
+function isAlike(contour: Contour, node: PathNode, kind: NodeKind): boolean {
+	const looks = inferKind(contour, contour.nodes.indexOf(node))
+	return sameKind(node.kind, kind) || sameKind(looks, kind)
+}
+
+function sameKind(a: NodeKind, b: NodeKind): boolean {
 	const plain = (kind: NodeKind) => (kind === 'symmetric' ? 'smooth' : kind)
 	return plain(a) === plain(b)
 }
@@ -70,6 +77,12 @@ export function sameKind(a: NodeKind, b: NodeKind): boolean {
 function diagonalOf({ contours }: Trace): number {
 	const { minX, minY, maxX, maxY } = contours.map(boundsOf).reduce(joinBoxes, boxOf([]))
 	return Math.max(1e-9, Math.hypot(maxX - minX, maxY - minY))
+}
+
+/** A sheet that an answer would be on, for what depends on the sheet's size: about as wide as the answer's box. */
+export function sizeOf({ contours }: Trace): { readonly width: number; readonly height: number } {
+	const { minX, minY, maxX, maxY } = contours.map(boundsOf).reduce(joinBoxes, boxOf([]))
+	return { width: Math.max(1, maxX - minX), height: Math.max(1, maxY - minY) }
 }
 
 export function middleOf(contour: Contour): Point {
@@ -111,6 +124,8 @@ export interface Matched {
 	readonly own: PathNode | null
 	/** Where the answer's curve is outermost there: along the axis that its handles lie in. */
 	readonly way: 'level' | 'upright' | null
+	/** The trace's node is of the answer's kind, or looks as if it were; at the ends of what is open all are alike. */
+	readonly alike: boolean
 }
 
 /** The node of a trace for each of the answer's, the nearest pairs first. */
@@ -128,11 +143,16 @@ function matched(own: Contour, truth: Contour, reach: number): Matched[] {
 		taken.set(node, other)
 		used.add(other)
 	}
-	return truth.nodes.map((node, k) => ({
-		truth: node,
-		own: taken.get(node) ?? null,
-		way: outermostWay(truth, k, node),
-	}))
+	return truth.nodes.map((node, k) => {
+		const mine = taken.get(node) ?? null
+		const ends = !truth.closed && (k === 0 || k === truth.nodes.length - 1)
+		return {
+			truth: node,
+			own: mine,
+			way: outermostWay(truth, k, node),
+			alike: mine !== null && (ends || isAlike(own, mine, node.kind)),
+		}
+	})
 }
 
 /** Whether a curve turns back at a node, and along which axis its handles lie there. */

@@ -4,7 +4,7 @@ import { isSelfCrossing } from '../combine/selfCrossing'
 import { boundsOf } from '../path/contour'
 import { obeysKind } from '../path/kinds'
 import { formatPathData } from '../path/pathData'
-import { dailyDrill, seedOf, seedOfDay } from './dailyDrill'
+import { dailyDrill, NEAR_PX, nearest, seedOf, seedOfDay } from './dailyDrill'
 import { drillNamed } from './drills'
 import { grade } from './grade'
 
@@ -24,6 +24,7 @@ describe('the shape of a day', () => {
 				expect(nodes).toBeGreaterThanOrEqual(5)
 				expect(nodes).toBeLessThanOrEqual(34)
 				expect(contours.length).toBeLessThanOrEqual(4)
+				expect(nearest(contours)).toBeGreaterThanOrEqual(NEAR_PX)
 				for (const contour of contours) {
 					expect(contour.closed && !isSelfCrossing(contour)).toBe(true)
 					const { minX, minY, maxX, maxY } = boundsOf(contour)

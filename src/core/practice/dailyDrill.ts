@@ -1,4 +1,5 @@
 import { combine } from '../combine/combine'
+import { distance } from '../geometry/point'
 import type { Contour } from '../path/model'
 import { parsePathData } from '../path/pathData'
 import type { Drill } from './drill'
@@ -69,8 +70,33 @@ interface Prop {
 	readonly contours: readonly Contour[]
 }
 
-/** A body with a part or two. */
+/** Nodes nearer to each other than this are hard to set without zooming in, px. */
+export const NEAR_PX = 24
+/** So many props are tried for one whose nodes lie apart. */
+const MOST_TRIED = 24
+
+/** A body with a part or two, no nodes of which lie near each other. */
 function propOf(seed: string): Prop {
+	let [best, apart] = [madeOf(seed), 0]
+	for (let n = 0; n < MOST_TRIED; n++) {
+		const prop = n === 0 ? best : madeOf(`${seed} ${n}`)
+		const own = nearest(prop.contours)
+		if (own > apart) [best, apart] = [prop, own]
+		if (own >= NEAR_PX) break
+	}
+	return best
+}
+
+/** How near the two nodes are that lie nearest to each other, px. */
+export function nearest(contours: readonly Contour[]): number {
+	const nodes = contours.flatMap((contour) => contour.nodes)
+	const distances = nodes.flatMap(({ at }, k) =>
+		nodes.slice(k + 1).map((other) => distance(at, other.at)),
+	)
+	return Math.min(...distances)
+}
+
+function madeOf(seed: string): Prop {
 	const random = randomOf(seed)
 	const between = (low: number, high: number) => Math.round(low + random() * (high - low))
 	const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T

@@ -1,7 +1,19 @@
 import type { Contour, FillRule } from '../path/model'
+import type { ShownStep } from './showing'
 
 /** What can be graded of a trace. */
-export const CRITERIA = ['edge', 'whole', 'nodes', 'kinds', 'outermost', 'level', 'rule'] as const
+export const CRITERIA = [
+	'edge',
+	'whole',
+	'nodes',
+	'kinds',
+	'outermost',
+	'level',
+	'rule',
+	'shared',
+	'colours',
+	'ready',
+] as const
 export type Criterion = (typeof CRITERIA)[number]
 
 /** What one learns, and is asked again where it went wrong. */
@@ -12,6 +24,8 @@ export const SKILLS = [
 	'few nodes',
 	'mending',
 	'openings',
+	'photos',
+	'pieces',
 	'letters',
 ] as const
 export type Skill = (typeof SKILLS)[number]
@@ -20,6 +34,15 @@ export type Skill = (typeof SKILLS)[number]
 export interface Trace {
 	readonly contours: readonly Contour[]
 	readonly fillRule: FillRule
+	/** The pieces that the outlines are of, from the lowest up; where none are told, all are of one. */
+	readonly pieces?: readonly TracedPiece[]
+}
+
+/** A piece of a trace. */
+export interface TracedPiece {
+	readonly contours: readonly Contour[]
+	/** What fills it where that is one colour, `#rrggbb`. */
+	readonly fill: string | null
 }
 
 /** An answer, and what a trace must come to beside it. */
@@ -45,11 +68,28 @@ export interface Drill extends Answer {
 	/** px */
 	readonly width: number
 	readonly height: number
-	/** What the picture shows: the answer's shape filled, or its line; nothing where one works on what is there. */
-	readonly picture: 'shape' | 'line' | 'none'
+	readonly picture: DrillPicture
+	/** Other things that the picture shows. */
+	readonly beside?: readonly Trace[]
 	/** What is on the sheet at first. */
 	readonly begin?: Trace
-	/** The pass that it is done in, and the tool that is at hand, by their ids. */
+	/** The pass that it is begun in, and the tool that is at hand, by their ids. */
 	readonly pass: string
 	readonly tool: string
+	/** What it needs beside these; all there is, where nothing is said. */
+	readonly needs?: DrillNeeds
+	/** How somebody who knows does it, where that is not by tracing the answer with the Pen. */
+	readonly shown?: readonly ShownStep[]
+}
+
+/**
+ * What a drill's picture shows: the answer's shape painted, its line, each of its pieces in its own colour, or the
+ * thing as a camera sees it (well lit, or hardly told from its ground); nothing where one works on what is there.
+ */
+export type DrillPicture = 'shape' | 'line' | 'pieces' | 'photo' | 'faint photo' | 'none'
+
+/** Passes and tools by their ids. */
+export interface DrillNeeds {
+	readonly passes: readonly string[]
+	readonly tools: readonly string[]
 }

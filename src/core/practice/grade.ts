@@ -1,6 +1,7 @@
 import { distance, type Point } from '../geometry/point'
-import { compared, isAlong, nodesIn, sameKind } from './compare'
+import { compared, isAlong, nodesIn, sizeOf } from './compare'
 import type { Answer, Criterion, Trace } from './drill'
+import { colouredPieces, sharedEdges, uncut, unready } from './ofPieces'
 import { fillsTwoWays, OUTERMOST, type Remark, remarksOn } from './remarks'
 
 export interface Grade {
@@ -31,6 +32,12 @@ export interface Figures {
 	readonly outlines: Ratio
 	/** Outlines that are none of the answer's. */
 	readonly extra: number
+	/** Edges that neighbours have in common, as the answer's have. */
+	readonly shared: Ratio
+	/** Pieces of the answer's colour. */
+	readonly colours: Ratio
+	/** What a proof for cutting would say. */
+	readonly unready: number
 }
 
 /** So many of so many. */
@@ -47,13 +54,16 @@ export function grade(work: Trace, asked: Answer): Grade {
 	const { answer, within, nodes: most, graded } = asked
 	const found = compared(work, answer)
 	const { size, nodes, pairs, away, extra } = found
+	const covering = new Set(uncut(pairs, answer, work))
+	const ifAsked = <T>(one: Criterion, all: () => readonly T[]) =>
+		graded.includes(one) ? all() : []
 	const figures: Figures = {
 		nodes: nodesIn(work),
 		best: nodesIn(answer),
 		deviation: away.most,
 		allowed: (within / 1000) * size,
 		worst: away.at,
-		kinds: ratio(nodes, ({ own, truth }) => own !== null && sameKind(own.kind, truth.kind)),
+		kinds: ratio(nodes, ({ alike }) => alike),
 		outermost: ratio(
 			nodes.filter(({ way }) => way),
 			({ own, truth }) => own !== null && distance(own.at, truth.at) <= OUTERMOST * size,
@@ -62,8 +72,20 @@ export function grade(work: Trace, asked: Answer): Grade {
 			nodes.filter(({ way, own }) => way && own),
 			({ own, way }) => own !== null && way !== null && isAlong(own, way),
 		),
-		outlines: ratio(pairs, ({ own, truth }) => own !== null && own.closed === truth.closed),
+		outlines: ratio(
+			pairs,
+			({ own, truth }) => own !== null && own.closed === truth.closed && !covering.has(own),
+		),
 		extra: extra.length,
+		shared: ratio(
+			ifAsked('shared', () => sharedEdges(pairs, answer, size)),
+			(edge) => edge.shared,
+		),
+		colours: ratio(
+			ifAsked('colours', () => colouredPieces(pairs, answer, work)),
+			({ right }) => right,
+		),
+		unready: ifAsked('ready', () => unready(work, sizeOf(answer))).length,
 	}
 	const { allowed: limit } = figures
 	const over = Math.max(0, figures.nodes - most)
@@ -75,6 +97,9 @@ export function grade(work: Trace, asked: Answer): Grade {
 		outermost: shareOf(figures.outermost),
 		level: shareOf(figures.level),
 		rule: graded.includes('rule') && fillsTwoWays(work.contours) ? 0 : 1,
+		shared: shareOf(figures.shared),
+		colours: shareOf(figures.colours),
+		ready: Math.max(0, 1 - figures.unready / 4),
 	}
 	return {
 		done: figures.nodes > 0 && graded.every((one) => all[one] === 1),

@@ -1,9 +1,9 @@
 import { ruleDifference } from '../combine/resolve'
 import { isSelfCrossing } from '../combine/selfCrossing'
-import { contains } from '../combine/winding'
 import { distance, type Point } from '../geometry/point'
 import { isFilled, segments } from '../path/contour'
 import type { Contour } from '../path/model'
+import type { FindingKind } from '../proof/finding'
 import { areHandlesLong } from '../proof/longHandles'
 import {
 	type Comparison,
@@ -12,9 +12,10 @@ import {
 	type Matched,
 	middleOf,
 	nodesIn,
-	sameKind,
+	sizeOf,
 } from './compare'
 import type { Answer, Trace } from './drill'
+import { colouredPieces, openingsIn, sharedEdges, uncut, unready } from './ofPieces'
 
 /** What is wrong with a trace, by what mends it. */
 export type Mistake =
@@ -34,6 +35,10 @@ export type Mistake =
 	| 'handle too long'
 	| 'crosses itself'
 	| 'fills two ways'
+	| 'not cut out'
+	| 'edge not shared'
+	| 'another colour'
+	| 'not ready'
 
 /** One difference from the answer, and where; px. */
 export interface Remark {
@@ -43,6 +48,8 @@ export interface Remark {
 	readonly costs: number
 	/** How many there are, or how far off it is, px. */
 	readonly amount: number
+	/** What a proof calls it, where it is one of its findings. */
+	readonly finding?: FindingKind
 }
 
 /** A node is at an outermost point within this share of the answer's diagonal. */
@@ -62,6 +69,7 @@ export function remarksOn(work: Trace, asked: Answer, found: Comparison): Remark
 		...ofCount(work, asked, found),
 		...ofCurves(work, asked),
 		...ofEdge(found, asked),
+		...ofPieces(work, asked, found),
 	].sort((a, b) => b.costs - a.costs)
 }
 
@@ -90,10 +98,38 @@ function ofOutlines({ pairs, extra }: Comparison, answer: Trace): Remark[] {
 	]
 }
 
-function isOpening(contour: Contour, { contours }: Trace): boolean {
-	const [first] = contour.nodes
-	const others = contours.filter((one) => one !== contour && one.closed)
-	return first !== undefined && contains(others, first.at, 'evenodd')
+function isOpening(contour: Contour, answer: Trace): boolean {
+	return openingsIn(answer).some(({ opening }) => opening === contour)
+}
+
+/** Openings that lie over what they should open, edges that are not shared, colours, and what a cutter would stumble over. */
+function ofPieces(work: Trace, { answer, graded }: Answer, { pairs, size }: Comparison): Remark[] {
+	const over = uncut(pairs, answer, work).map(
+		(one): Remark => ({ mistake: 'not cut out', at: middleOf(one), costs: 0.85, amount: 1 }),
+	)
+	const gaps = graded.includes('shared') ? sharedEdges(pairs, answer, size) : []
+	const paints = graded.includes('colours') ? colouredPieces(pairs, answer, work) : []
+	const faults = graded.includes('ready') ? unready(work, sizeOf(answer)) : []
+	return [
+		...over,
+		...gaps
+			.filter(({ shared }) => !shared)
+			.map(
+				({ at, apart }): Remark => ({ mistake: 'edge not shared', at, costs: 0.7, amount: apart }),
+			),
+		...paints
+			.filter(({ right }) => !right)
+			.map(({ at, off }): Remark => ({ mistake: 'another colour', at, costs: 0.6, amount: off })),
+		...faults.map(
+			({ at, kind }): Remark => ({
+				mistake: 'not ready',
+				at,
+				costs: 0.75,
+				amount: 1,
+				finding: kind,
+			}),
+		),
+	]
 }
 
 /** Where it lies furthest from the answer. */
@@ -138,12 +174,15 @@ function ofNodes({ nodes, size }: Comparison): Remark[] {
 	})
 }
 
-function mistakeAt({ own, truth, way }: Matched, size: number): Omit<Remark, 'amount'> | null {
+function mistakeAt(
+	{ own, truth, way, alike }: Matched,
+	size: number,
+): Omit<Remark, 'amount'> | null {
 	if (!own) {
 		if (isSharp(truth.kind)) return { mistake: 'corner missing', at: truth.at, costs: 0.5 }
 		return way && { mistake: 'no node outermost', at: truth.at, costs: 0.3 }
 	}
-	if (!sameKind(own.kind, truth.kind)) {
+	if (!alike) {
 		if (!isSharp(own.kind)) return { mistake: 'rounded', at: own.at, costs: 0.45 }
 		return isSharp(truth.kind)
 			? { mistake: 'other kind', at: own.at, costs: 0.3 }

@@ -209,8 +209,11 @@ function press(hand: Hand, event: PointerEvent): void {
 	if (event.pointerType === 'pen') dropFingers(hand)
 	hand.presses++
 	putCrossAway(hand, event)
-	element.focus({ preventScroll: true })
-	element.setPointerCapture(event.pointerId)
+	// Of a press that is only shown there is nothing to capture, and the focus stays where it is.
+	if (event.isTrusted) {
+		element.focus({ preventScroll: true })
+		element.setPointerCapture(event.pointerId)
+	}
 	hand.pointer = placeOf(element, event)
 	if (event.pointerType === 'touch') fingers.set(event.pointerId, hand.pointer)
 	const [first, second] = [...fingers.values()]

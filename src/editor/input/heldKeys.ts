@@ -1,6 +1,6 @@
 import { TOOLS } from '@/editor/passes/passes'
-import type { PassDef, ToolDef } from '@/editor/session/definitions'
-import { hold, isTracing, toolInHand } from '@/editor/session/desk'
+import type { DeskState, ToolDef } from '@/editor/session/definitions'
+import { hasTool, hold, isTracing, toolInHand } from '@/editor/session/desk'
 import { HOLDS, type Hold, isBenchHold, isKind } from '@/editor/session/holds'
 import type { Workbench } from '@/editor/workbench/workbench'
 import type { Gestures } from './gestures'
@@ -71,7 +71,7 @@ export function createHeldKeys(
 				hold(desk, held, true)
 				return take(by, () => hold(desk, held, false), busy ? undefined : tap)
 			}
-			const tool = busy ? undefined : toolFor(key, desk.getState().pass)
+			const tool = busy ? undefined : toolFor(key, desk.getState())
 			if (!tool) return false
 			workbench.lend(tool)
 			const end = () => {
@@ -105,7 +105,10 @@ export function hasMeaning(held: Hold, { desk }: Pick<Workbench, 'desk'>): boole
 }
 
 /** The tool that a key takes: the pass's own, or one of another pass; photos are laid in theirs alone. */
-export function toolFor(key: string, { tools }: PassDef): ToolDef | undefined {
-	const own = tools.find((tool) => tool.key === key)
-	return own ?? TOOLS.find((tool) => tool.key === key && tool.about !== 'photos')
+export function toolFor(
+	key: string,
+	{ pass, only }: Pick<DeskState, 'pass' | 'only'>,
+): ToolDef | undefined {
+	const there = (tool: ToolDef) => tool.key === key && hasTool({ only }, tool)
+	return pass.tools.find(there) ?? TOOLS.find((tool) => there(tool) && tool.about !== 'photos')
 }

@@ -40,7 +40,7 @@ export function keysIn({ pass, tool, dragging }: KeyState): KeyUse[] {
 	}
 	const tools = new Map(
 		TOOLS.flatMap(({ key }) => {
-			const taken = key ? toolFor(key, pass) : undefined
+			const taken = key ? toolFor(key, { pass, only: null }) : undefined
 			return key && taken ? [[key, taken] as const] : []
 		}),
 	)

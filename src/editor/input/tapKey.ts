@@ -1,5 +1,5 @@
 import { PASSES } from '@/editor/passes/passes'
-import { isTracing, toolInHand } from '@/editor/session/desk'
+import { hasPass, isTracing, toolInHand } from '@/editor/session/desk'
 import type { KeyInput } from '@/editor/session/tool'
 import { nodesTool } from '@/editor/tools/nodes/nodes'
 import type { Workbench } from '@/editor/workbench/workbench'
@@ -13,7 +13,7 @@ export function tapKey(workbench: Workbench, input: KeyInput): boolean {
 function passKey(workbench: Workbench, { key, shift }: KeyInput): boolean {
 	const to = PASSES.find(({ number }) => String(number) === key)
 	if (to) {
-		workbench.goTo(to)
+		if (hasPass(workbench.desk.getState(), to)) workbench.goTo(to)
 		return true
 	}
 	const { pass } = workbench.desk.getState()

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import IconButton from '@mui/material/IconButton'
-import { toolInHand } from '@/editor/session/desk'
+import { hasTool, toolInHand } from '@/editor/session/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
 
@@ -11,6 +11,7 @@ export function FoldedTools() {
 	const workbench = useWorkbench()
 	const pass = useDesk((state) => state.pass)
 	const current = useDesk(toolInHand)
+	const only = useDesk((state) => state.only)
 	return (
 		<Box
 			role="toolbar"
@@ -18,27 +19,29 @@ export function FoldedTools() {
 			aria-orientation="vertical"
 			sx={{ display: 'grid', gap: 0.5, py: 1, justifyItems: 'center' }}
 		>
-			{pass.tools.map((tool) => {
-				const { id, name, says, key, icon: Icon } = tool
-				const here = tool === current
-				return (
-					<Tip key={id} title={`${name}${key ? ` (${key.toUpperCase()})` : ''}: ${says}.`}>
-						<IconButton
-							aria-label={name}
-							aria-pressed={here}
-							color={here ? 'primary' : 'default'}
-							onClick={() => workbench.takeTool(tool)}
-							sx={{
-								border: 1,
-								borderColor: here ? 'primary.main' : 'transparent',
-								borderRadius: 1,
-							}}
-						>
-							<Icon fontSize="small" />
-						</IconButton>
-					</Tip>
-				)
-			})}
+			{pass.tools
+				.filter((tool) => hasTool({ only }, tool))
+				.map((tool) => {
+					const { id, name, says, key, icon: Icon } = tool
+					const here = tool === current
+					return (
+						<Tip key={id} title={`${name}${key ? ` (${key.toUpperCase()})` : ''}: ${says}.`}>
+							<IconButton
+								aria-label={name}
+								aria-pressed={here}
+								color={here ? 'primary' : 'default'}
+								onClick={() => workbench.takeTool(tool)}
+								sx={{
+									border: 1,
+									borderColor: here ? 'primary.main' : 'transparent',
+									borderRadius: 1,
+								}}
+							>
+								<Icon fontSize="small" />
+							</IconButton>
+						</Tip>
+					)
+				})}
 		</Box>
 	)
 }

@@ -7,6 +7,7 @@ import { exportSummary, type Piece } from '@/core'
 import { type AgainstState, againstSlice } from '@/editor/passes/against/againstSlice'
 import { PASSES } from '@/editor/passes/passes'
 import { proofSlice } from '@/editor/passes/proof/proofSlice'
+import { hasPass } from '@/editor/session/desk'
 import { innerOutlinesNow } from '@/editor/session/innerOutlines'
 import { useDesk, useSheetAtRest, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { CLOSE, NARROW } from '@/theme/widths'
@@ -25,6 +26,7 @@ export function PassTrack() {
 	useInnerOutlines(pieces)
 	const summary = exportSummary(sheet, openingCount)
 	const current = useDesk((state) => state.pass)
+	const only = useDesk((state) => state.only)
 	return (
 		<Box
 			component="nav"
@@ -38,7 +40,7 @@ export function PassTrack() {
 				[NARROW]: { flexGrow: 1 },
 			}}
 		>
-			{PASSES.map((pass) => {
+			{PASSES.filter((pass) => hasPass({ only }, pass)).map((pass) => {
 				const here = pass === current
 				const figure = pass.figure(summary, slices)
 				return (

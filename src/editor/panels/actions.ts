@@ -3,7 +3,7 @@ import { BENCH_KEYS } from '@/editor/input/benchKeys'
 import { PASSES } from '@/editor/passes/passes'
 import { chosenNodes, isAble, NODE_ACTIONS } from '@/editor/passes/refine/nodeActions'
 import { performAction } from '@/editor/passes/refine/performAction'
-import { isTracing } from '@/editor/session/desk'
+import { hasPass, hasTool, isTracing } from '@/editor/session/desk'
 import { keyOf } from '@/editor/session/holds'
 import type { Workbench } from '@/editor/workbench/workbench'
 import { withPart } from '@/kit/tryAgain'
@@ -85,7 +85,7 @@ function pieceActions({ open }: Workbench): Action[] {
 
 /** What passes have on their cards: one goes there, and it opens. */
 function partActions({ desk, goTo }: Workbench): Action[] {
-	return PASSES.flatMap((pass) =>
+	return passesOf(desk).flatMap((pass) =>
 		(pass.parts ?? []).map(({ id, name, says }) => ({
 			group: pass.name,
 			name,
@@ -99,23 +99,31 @@ function partActions({ desk, goTo }: Workbench): Action[] {
 }
 
 function toolActions({ desk, goTo, takeTool }: Workbench): Action[] {
-	return PASSES.flatMap((pass) =>
-		pass.tools.map((tool): Action & { id: string } => ({
-			id: tool.id,
-			group: 'Tools',
-			name: tool.about === 'photos' ? `${tool.name} photos` : tool.name,
-			says: tool.says,
-			...(tool.key !== undefined && { keys: tool.key.toUpperCase() }),
-			run: () => {
-				if (!desk.getState().pass.tools.includes(tool)) goTo(pass)
-				takeTool(tool)
-			},
-		})),
-	).filter(({ id }, i, all) => all.findIndex((other) => other.id === id) === i)
+	return passesOf(desk)
+		.flatMap((pass) =>
+			pass.tools
+				.filter((tool) => hasTool(desk.getState(), tool))
+				.map((tool): Action & { id: string } => ({
+					id: tool.id,
+					group: 'Tools',
+					name: tool.about === 'photos' ? `${tool.name} photos` : tool.name,
+					says: tool.says,
+					...(tool.key !== undefined && { keys: tool.key.toUpperCase() }),
+					run: () => {
+						if (!desk.getState().pass.tools.includes(tool)) goTo(pass)
+						takeTool(tool)
+					},
+				})),
+		)
+		.filter(({ id }, i, all) => all.findIndex((other) => other.id === id) === i)
 }
 
-function passActions({ goTo }: Workbench): Action[] {
-	return PASSES.map((pass) => ({
+/** The passes that there are. */
+const passesOf = (desk: Workbench['desk']) =>
+	PASSES.filter((pass) => hasPass(desk.getState(), pass))
+
+function passActions({ desk, goTo }: Workbench): Action[] {
+	return passesOf(desk).map((pass) => ({
 		group: 'Passes',
 		name: pass.name,
 		says: pass.purpose,

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
-import { toolInHand } from '@/editor/session/desk'
+import { hasTool, toolInHand } from '@/editor/session/desk'
 import { useDesk, useWorkbench } from '@/editor/workbench/workbench'
 import { Tip } from '@/kit/Tip'
 
@@ -30,6 +30,8 @@ function Rows() {
 	const workbench = useWorkbench()
 	const pass = useDesk((state) => state.pass)
 	const current = useDesk(toolInHand)
+	const only = useDesk((state) => state.only)
+	const tools = pass.tools.filter((tool) => hasTool({ only }, tool))
 	return (
 		<Box
 			role="radiogroup"
@@ -37,14 +39,14 @@ function Rows() {
 			sx={{
 				display: 'grid',
 				gap: 0.5,
-				gridTemplateColumns: pass.tools.length > 2 ? 'repeat(2, minmax(min-content, 1fr))' : '1fr',
+				gridTemplateColumns: tools.length > 2 ? 'repeat(2, minmax(min-content, 1fr))' : '1fr',
 			}}
 		>
-			{pass.tools.map((tool, i) => {
+			{tools.map((tool, i) => {
 				const { id, name, says, key = '', icon: Icon } = tool
 				const here = tool === current
 				// One stop for Tab: the tool at hand, or the first where none of them is.
-				const stop = here || (i === 0 && !pass.tools.includes(current))
+				const stop = here || (i === 0 && !tools.includes(current))
 				return (
 					<Tip key={id} title={`${says}.`}>
 						<ButtonBase
@@ -55,9 +57,9 @@ function Rows() {
 							onKeyDown={(event) => {
 								const by = STEPS[event.key]
 								if (by === undefined) return
-								const next = pass.tools.at((i + by) % pass.tools.length)
+								const next = tools.at((i + by) % tools.length)
 								const rows = event.currentTarget.parentElement?.children
-								const row = next && rows?.[pass.tools.indexOf(next)]
+								const row = next && rows?.[tools.indexOf(next)]
 								if (next) workbench.takeTool(next)
 								if (row instanceof HTMLElement) row.focus()
 								event.preventDefault()

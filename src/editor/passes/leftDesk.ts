@@ -46,7 +46,7 @@ export function readLeftDesk(value: unknown): LeftDesk | null {
 
 /** The pass one was in and the tool at hand; a bare sheet begins with its photo, another where it is refined. */
 export function startOf(
-	left: LeftDesk | null,
+	left: Pick<LeftDesk, 'pass' | 'tool'> | null,
 	bare: boolean,
 ): { readonly pass: PassDef; readonly tool: ToolDef } {
 	const first = bare ? photoPass : refinePass

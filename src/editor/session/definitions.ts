@@ -64,11 +64,21 @@ export interface DeskState {
 	readonly cross: Point | null
 	/** A finger or a pen was used last: what keys do has buttons. */
 	readonly touched: boolean
+	/** The passes and tools that there are, where not all are: by their ids. */
+	readonly only: Only | null
+	/** What is done is only shown: nobody is at work here. */
+	readonly shown: boolean
 	/** Where the pointer is while the loupe is out, screen px; `null` off the canvas. */
 	readonly pointer: Point | null
 }
 
 export type Desk = StoreApi<DeskState>
+
+/** Passes and tools by their ids. */
+export interface Only {
+	readonly passes: readonly string[]
+	readonly tools: readonly string[]
+}
 
 /** What a tool is made with. */
 export interface ToolContext {

@@ -10,7 +10,12 @@ export const FIRST_SNAPPING: Snapping = { guides: true, nodes: true, level: true
 
 export function createDesk(
 	start: Pick<DeskState, 'pass' | 'tool'> &
-		Partial<Pick<DeskState, 'rulers' | 'snaps' | 'snapping' | 'straightOnly' | 'surround'>>,
+		Partial<
+			Pick<
+				DeskState,
+				'rulers' | 'snaps' | 'snapping' | 'straightOnly' | 'surround' | 'only' | 'shown'
+			>
+		>,
 ): Desk {
 	return createStore<DeskState>(() => ({
 		rulers: true,
@@ -18,6 +23,8 @@ export function createDesk(
 		snaps: true,
 		snapping: FIRST_SNAPPING,
 		straightOnly: false,
+		only: null,
+		shown: false,
 		...start,
 		lent: null,
 		view: { scale: 1, x: 0, y: 0 },
@@ -53,6 +60,16 @@ export function goToPass(desk: Desk, to: PassDef): void {
 /** The tool that a press would go to. */
 export function toolInHand({ lent, tool }: Pick<DeskState, 'lent' | 'tool'>): ToolDef {
 	return lent ?? tool
+}
+
+/** Whether a pass is one of those that there are. */
+export function hasPass({ only }: Pick<DeskState, 'only'>, { id }: PassDef): boolean {
+	return only?.passes.includes(id) ?? true
+}
+
+/** The same for a tool. */
+export function hasTool({ only }: Pick<DeskState, 'only'>, { id }: ToolDef): boolean {
+	return only?.tools.includes(id) ?? true
 }
 
 /** Whether outlines can be changed on the canvas as the desk stands. */

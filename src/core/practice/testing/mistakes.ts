@@ -12,6 +12,7 @@ import { reverseContour } from '../../path/contour'
 import type { Contour, PathNode } from '../../path/model'
 import { insertOn } from '../../path/nodes'
 import type { Drill, Trace } from '../drill'
+import { openingsIn, piecesIn } from '../ofPieces'
 import type { Mistake } from '../remarks'
 
 /** What people do wrong, done to a drill's answer: each with what a grade is to call it. */
@@ -19,36 +20,89 @@ export function mistakesOf({ answer, nodes, graded }: Drill): [Mistake, Trace][]
 	const made: [Mistake, Trace][] = []
 	const once = (mistake: Mistake, change: (contour: Contour, k: number) => Contour | null) => {
 		let done = false
-		const contours = answer.contours.flatMap((contour, k) => {
+		const trace = withContours(answer, (contour, k) => {
 			const next = done ? contour : change(contour, k)
-			if (next === null) {
-				done = true
-				return []
-			}
 			if (next !== contour) done = true
-			return [next]
+			return next
 		})
-		if (done) made.push([mistake, { ...answer, contours }])
+		if (done) made.push([mistake, trace])
 	}
-	const many = answer.contours.map(
+	const many = withContours(
+		answer,
 		(contour) =>
 			insertOn(contour, () => Array.from({ length: nodes }, (_, i) => (i + 1) / (nodes + 1)))
 				.contour,
 	)
-	if (graded.includes('nodes')) made.push(['needless nodes', { ...answer, contours: many }])
+	if (graded.includes('nodes')) made.push(['needless nodes', many])
 	const closed = answer.contours.some((contour) => contour.closed)
-	if (closed) {
-		once('open', (contour) => ({ ...contour, closed: false }))
-		once('strays outside', (contour) => pushed(contour, 1))
-	} else once('strays inside', (contour) => pushed(contour, 1))
-	if (answer.contours.length > 1)
-		once('opening missing', (contour, k) => (k === 1 ? null : contour))
+	if (closed) once('open', (contour) => ({ ...contour, closed: false }))
+	if (graded.includes('edge'))
+		once(closed ? 'strays outside' : 'strays inside', (contour) => pushed(contour, 1))
+	if (openingsIn(answer).length > 0) {
+		const { opening } = openingsIn(answer)[0] ?? {}
+		once('opening missing', (contour) => (contour === opening ? null : contour))
+		made.push([
+			'not cut out',
+			{
+				...answer,
+				pieces: answer.contours.map((contour) => ({ contours: [contour], fill: null })),
+			},
+		])
+	}
+	if ((answer.pieces?.length ?? 0) > 1)
+		once('part missing', (contour, k) => (k === answer.contours.length - 1 ? null : contour))
+	if (graded.includes('shared')) once('edge not shared', (contour) => shifted(contour, [3, 0]))
+	if (graded.includes('colours')) {
+		const pieces = (answer.pieces ?? []).map((piece, k) =>
+			k === 0 ? { ...piece, fill: '#ff00ff' } : piece,
+		)
+		made.push(['another colour', { ...answer, pieces }])
+	}
+	if (graded.includes('ready')) made.push(['not ready', twice(answer)])
 	if (graded.includes('kinds')) {
 		once('rounded', (contour) => changed(contour, ({ kind }) => kind === 'corner', rounded))
 		once('kinked', (contour) => changed(contour, ({ kind }) => kind === 'smooth', kinked))
 	}
 	if (graded.includes('level')) once('not level', (contour) => changed(contour, isSmooth, tilted))
 	return made
+}
+
+/** A trace with its outlines changed, in its pieces as well; `null` takes one away. */
+function withContours(
+	trace: Trace,
+	change: (contour: Contour, k: number) => Contour | null,
+): Trace {
+	const made = new Map(trace.contours.map((contour, k) => [contour, change(contour, k)]))
+	const of = (contours: readonly Contour[]) =>
+		contours.flatMap((contour) => made.get(contour) ?? [])
+	return {
+		...trace,
+		contours: of(trace.contours),
+		...(trace.pieces && {
+			pieces: trace.pieces.map((piece) => ({ ...piece, contours: of(piece.contours) })),
+		}),
+	}
+}
+
+/** The same lies there twice. */
+function twice(trace: Trace): Trace {
+	const again = withContours(trace, (contour) => ({ ...contour }))
+	const pieces = [trace, again].flatMap(piecesIn)
+	return { ...trace, pieces, contours: pieces.flatMap(({ contours }) => contours) }
+}
+
+const shifted = (contour: Contour, by: Point): Contour => moved(contour, (p) => add(p, by))
+
+function moved(contour: Contour, to: (p: Point) => Point): Contour {
+	return {
+		...contour,
+		nodes: contour.nodes.map((node) => ({
+			...node,
+			at: to(node.at),
+			...(node.in && { in: to(node.in) }),
+			...(node.out && { out: to(node.out) }),
+		})),
+	}
 }
 
 const isSmooth = ({ kind, in: into, out }: PathNode) =>
@@ -65,7 +119,7 @@ function changed(
 	return { ...contour, nodes }
 }
 
-/** One side of an outline pushed out by a twelfth of its size. */
+/** The node of an outline that is furthest out pushed on by a twelfth of its size. */
 function pushed(contour: Contour, by: number): Contour {
 	const xs = contour.nodes.map(({ at }) => at[0])
 	const ys = contour.nodes.map(({ at }) => at[1])
@@ -74,22 +128,14 @@ function pushed(contour: Contour, by: number): Contour {
 		(Math.max(...xs) + Math.min(...xs)) / 2,
 		(Math.max(...ys) + Math.min(...ys)) / 2,
 	]
-	const [first] = contour.nodes
-	if (!first) return contour
-	const away = scale(unit(subtract(first.at, middle)), (by * size) / 12)
-	const moved = (p: Point) => add(p, away)
+	const furthest = contour.nodes.reduce((far, node) =>
+		distance(node.at, middle) > distance(far.at, middle) ? node : far,
+	)
+	const away = scale(unit(subtract(furthest.at, middle)), (by * size) / 12)
+	const [far] = moved({ ...contour, nodes: [furthest] }, (p) => add(p, away)).nodes
 	return {
 		...contour,
-		nodes: contour.nodes.map((node, k) =>
-			k > 0
-				? node
-				: {
-						...node,
-						at: moved(node.at),
-						...(node.in && { in: moved(node.in) }),
-						...(node.out && { out: moved(node.out) }),
-					},
-		),
+		nodes: contour.nodes.map((node) => (node === furthest && far ? far : node)),
 	}
 }
 
@@ -126,30 +172,16 @@ function turned(at: Point, handle: Point, by: number): Point {
 }
 
 /** The same trace begun elsewhere, run the other way, its outlines in another order. */
-export function toldOtherwise({ contours, fillRule }: Trace): Trace {
-	return {
-		fillRule,
-		contours: contours.toReversed().map((contour) => {
-			const { nodes, closed } = contour
-			const begun = closed ? [...nodes.slice(1), ...nodes.slice(0, 1)] : nodes
-			return reverseContour({ ...contour, nodes: begun })
-		}),
-	}
+export function toldOtherwise(trace: Trace): Trace {
+	const told = withContours(trace, (contour) => {
+		const { nodes, closed } = contour
+		const begun = closed ? [...nodes.slice(1), ...nodes.slice(0, 1)] : nodes
+		return reverseContour({ ...contour, nodes: begun })
+	})
+	return { ...told, contours: told.contours.toReversed() }
 }
 
 /** The same trace on a sheet of another size. */
-export function scaled({ contours, fillRule }: Trace, k: number): Trace {
-	const by = ([x, y]: Point): Point => [k * x + 30, k * y - 12]
-	return {
-		fillRule,
-		contours: contours.map((contour) => ({
-			...contour,
-			nodes: contour.nodes.map((node) => ({
-				...node,
-				at: by(node.at),
-				...(node.in && { in: by(node.in) }),
-				...(node.out && { out: by(node.out) }),
-			})),
-		})),
-	}
+export function scaled(trace: Trace, k: number): Trace {
+	return withContours(trace, (contour) => moved(contour, ([x, y]) => [k * x + 30, k * y - 12]))
 }

@@ -1,15 +1,14 @@
 'use client'
 
-import CheckCircleRounded from '@mui/icons-material/CheckCircleRounded'
-import RadioButtonUncheckedRounded from '@mui/icons-material/RadioButtonUncheckedRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useEffect, useRef } from 'react'
-import { begunPieces, type Criterion, type Drill, type Grade } from '@/core/practice'
+import { begunPieces, type Grade } from '@/core/practice'
 import { lookAt } from '@/editor/session/lookAt'
-import { useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { DrillFigures } from './DrillFigures'
 import { drillSlice } from './drillSlice'
 import { remarkWords } from './remarkWords'
 import { useGrade } from './useGrade'
@@ -19,10 +18,12 @@ const TOLD = 3
 
 /** What is to be done, how it stands, and what differs from the answer. */
 export function DrillCard() {
-	const { open, slices, library, refresh } = useWorkbench()
+	const { open, desk, slices, library, refresh } = useWorkbench()
 	const found = useGrade()
 	const own = slices.of(drillSlice)
 	const { judged, hints } = useSlice(drillSlice, (state) => state)
+	const shown = useDesk((state) => state.shown)
+	const needed = useDesk(({ only }) => only !== null)
 	const done = found?.grade.done ?? false
 	const was = useRef<boolean | null>(null)
 	const keep = () => {
@@ -45,7 +46,7 @@ export function DrillCard() {
 	}
 	// Done once it is within its target; what was done before is not done again by looking at it.
 	useEffect(() => {
-		if (was.current === false && done) keep()
+		if (was.current === false && done && !shown) keep()
 		if (found) was.current = done
 	})
 	if (!found) return null
@@ -75,79 +76,42 @@ export function DrillCard() {
 					{drill.task}
 				</Typography>
 			</Box>
-			<Figures drill={drill} grade={grade} />
-			{drill.hints.slice(0, hints).map((hint) => (
-				<Typography key={hint} variant="body2" sx={{ color: 'text.secondary' }}>
-					{hint}
-				</Typography>
-			))}
-			{judged && <Remarks grade={grade} />}
-			<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
-				<Button
-					variant={judged || grade.figures.nodes === 0 ? 'outlined' : 'contained'}
-					onClick={() => {
-						if (!judged && !done) keep()
-						own.setState({ judged: !judged })
-					}}
-				>
-					{judged ? 'Put the answer away' : 'Judge it'}
-				</Button>
-				{hints < drill.hints.length && (
-					<Button onClick={() => own.setState({ hints: hints + 1 })}>Hint</Button>
-				)}
-				<Button color="inherit" onClick={again}>
-					Again
-				</Button>
-				<Button component={Link} href="/practice" color="inherit">
-					All drills
-				</Button>
-			</Box>
-		</Box>
-	)
-}
-
-const MARKS: Readonly<Record<Criterion, (drill: Drill, grade: Grade) => string>> = {
-	edge: (_, { figures: { deviation, allowed } }) =>
-		`Off by ${deviation.toFixed(1)} px, at most ${allowed.toFixed(1)}`,
-	nodes: ({ nodes }, { figures }) => `${figures.nodes} nodes, at most ${nodes}`,
-	whole: ({ answer }, { figures: { outlines, extra } }) => {
-		const closed = answer.contours.every((one) => one.closed) ? 'closed' : 'as asked'
-		return `${outlines.right} of ${outlines.of} outlines ${closed}${extra > 0 ? `, ${extra} too many` : ''}`
-	},
-	kinds: (_, { figures: { kinds } }) => `${kinds.right} of ${kinds.of} kinds right`,
-	outermost: (_, { figures: { outermost } }) =>
-		`${outermost.right} of ${outermost.of} outermost points have their node`,
-	level: (_, { figures: { level } }) => `${level.right} of ${level.of} handles level or upright`,
-	rule: (_, { marks }) => (marks.rule === 1 ? 'Both rules fill the same' : 'The two rules differ'),
-}
-
-function Figures({ drill, grade }: { drill: Drill; grade: Grade }) {
-	return (
-		<Box component="ul" aria-label="How it stands" sx={{ m: 0, p: 0, listStyle: 'none' }}>
-			{drill.graded.map((one) => {
-				const met = grade.figures.nodes > 0 && grade.marks[one] === 1
-				const Icon = met ? CheckCircleRounded : RadioButtonUncheckedRounded
-				return (
-					<Box
-						component="li"
-						key={one}
-						sx={{ display: 'flex', alignItems: 'center', gap: 0.75, py: 0.125 }}
-					>
-						<Icon
-							sx={{ fontSize: 16 }}
-							color={met ? 'primary' : 'disabled'}
-							titleAccess={met ? 'Met' : 'Not met yet'}
-						/>
-						<Typography variant="body2" className="number">
-							{MARKS[one](drill, grade)}
+			<DrillFigures drill={drill} grade={grade} />
+			{!shown && (
+				<>
+					{drill.hints.slice(0, hints).map((hint) => (
+						<Typography key={hint} variant="body2" sx={{ color: 'text.secondary' }}>
+							{hint}
 						</Typography>
+					))}
+					{judged && <Remarks grade={grade} />}
+					<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
+						<Button
+							variant={judged || grade.figures.nodes === 0 ? 'outlined' : 'contained'}
+							onClick={() => {
+								if (!judged && !done) keep()
+								own.setState({ judged: !judged })
+							}}
+						>
+							{judged ? 'Put the answer away' : 'Judge it'}
+						</Button>
+						{hints < drill.hints.length && (
+							<Button onClick={() => own.setState({ hints: hints + 1 })}>Hint</Button>
+						)}
+						<Button onClick={() => own.setState({ showing: true })}>Show me</Button>
+						<Button color="inherit" onClick={again}>
+							Again
+						</Button>
+						{needed && (
+							<Button color="inherit" onClick={() => desk.setState({ only: null })}>
+								All tools
+							</Button>
+						)}
+						<Button component={Link} href="/practice" color="inherit">
+							All drills
+						</Button>
 					</Box>
-				)
-			})}
-			{grade.done && (
-				<Typography role="status" sx={{ fontWeight: 600, color: 'primary.main', mt: 0.5 }}>
-					Done
-				</Typography>
+				</>
 			)}
 		</Box>
 	)

@@ -5,6 +5,11 @@ export interface DrillState {
 	readonly judged: boolean
 	/** So many hints were asked for. */
 	readonly hints: number
+	/** How somebody who knows does it is being shown. */
+	readonly showing: boolean
 }
 
-export const drillSlice: Slice<DrillState> = { name: 'drill', start: { judged: false, hints: 0 } }
+export const drillSlice: Slice<DrillState> = {
+	name: 'drill',
+	start: { judged: false, hints: 0, showing: false },
+}

@@ -1,5 +1,7 @@
 import type { Mistake, Remark } from '@/core/practice'
+import { FINDING_KINDS } from '@/core/proofs'
 
+const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1)
 const px = (amount: number) => `${amount.toFixed(1)} px`
 
 /** What is wrong, and what mends it, in a sentence. */
@@ -24,6 +26,15 @@ const WORDS: Readonly<Record<Mistake, (remark: Remark) => string>> = {
 	'handle too long': () => 'This handle reaches too far and throws the curve off.',
 	'crosses itself': () => 'The outline crosses itself.',
 	'fills two ways': () => 'Other programs fill this opening: turn its outline round.',
+	'not cut out': () =>
+		'It lies over the piece as one of its own: cut it out, so that one sees through.',
+	'edge not shared': ({ amount }) =>
+		`The neighbours lie ${px(amount)} apart here: hold U, click the edge, and go along it.`,
+	'another colour': () => 'Its colour is another one than the picture’s.',
+	'not ready': ({ finding }) =>
+		finding
+			? `${FINDING_KINDS[finding].name}: ${lower(FINDING_KINDS[finding].why)}`
+			: 'It is not ready.',
 }
 
 export const remarkWords = (remark: Remark): string => WORDS[remark.mistake](remark)

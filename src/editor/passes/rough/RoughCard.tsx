@@ -3,6 +3,7 @@
 import FileOpenOutlined from '@mui/icons-material/FileOpenOutlined'
 import Button from '@mui/material/Button'
 import { useTakeFiles } from '@/editor/workbench/FilesTaken'
+import { useDesk } from '@/editor/workbench/workbench'
 import { DRAWINGS } from '@/kit/fileKinds'
 import { chooseFiles } from '@/kit/files'
 import { ToolRows } from '../ToolRows'
@@ -11,6 +12,8 @@ import { SameAgain } from './SameAgain'
 
 export function RoughCard() {
 	const take = useTakeFiles()
+	const all = useDesk(({ only }) => only === null)
+	if (!all) return <ToolRows />
 	return (
 		<>
 			<ToolRows />
