@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config'
 const ALONE = [
 	'src/app/api/table/table.test.ts',
 	'src/home/boxes/boxQueue.test.ts',
-	'src/store/{archive,bulletin,collections,editLock,faults,library,saving,steps,versions}.test.ts',
+	'src/store/{archive,bulletin,collections,editLock,faults,library,practice,saving,steps,versions}.test.ts',
 	'src/editor/input/{bindKeys,gestures,heldKeys}.test.ts',
 	'src/editor/passes/{stillSought,tools,cut/acceptApart,cut/punching,proof/proofing}.test.ts',
 	'src/editor/tools/lettering/typing.test.ts',

@@ -1,8 +1,9 @@
 /** The core's face for practice: lessons, and grading beside their answers. */
+
+export { CRITERIA, type Criterion, type Lesson } from './path/model'
 export { dailyDrill, isSeed, seedOf, seedOfDay } from './practice/dailyDrill'
 export {
 	type Answer,
-	type Criterion,
 	type Drill,
 	SKILLS,
 	type Skill,
@@ -13,5 +14,7 @@ export { drillPicture } from './practice/drillPicture'
 export { begunPieces, drillSheet, workOf } from './practice/drillSheet'
 export { DRILLS, drillNamed } from './practice/drills'
 export { type Figures, type Grade, grade } from './practice/grade'
+export { type Judgement, judged } from './practice/judge'
+export { drillOn, type LessonWish, lessonSheet } from './practice/lesson'
 export type { Mistake, Remark } from './practice/remarks'
 export { type Move, type ShownStep, showingOf } from './practice/showing'

@@ -255,7 +255,8 @@ function EdgesIfShown() {
 
 /** What there is on a sheet that is practised on alone. */
 function IfDrill({ children }: { children: ReactNode }) {
-	return useOpenSheet(({ history }) => history.present.practice !== undefined) && children
+	const drill = useOpenSheet(({ history: { present } }) => present.practice ?? present.lesson?.id)
+	return drill !== undefined && children
 }
 
 /** What the pass, and the tool at hand, lay on the canvas. */

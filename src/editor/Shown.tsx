@@ -2,7 +2,7 @@
 
 import { type ReactNode, useEffect, useMemo } from 'react'
 import type { Sheet } from '@/core'
-import { begunPieces, type Drill, drillNamed, showingOf } from '@/core/practice'
+import { begunPieces, type Drill, drillOn, showingOf } from '@/core/practice'
 import type { Library } from '@/store/library'
 import { createOpenSheet } from '@/store/openSheet'
 import { createWorkbench } from './createWorkbench'
@@ -20,8 +20,7 @@ import { useWorkbench, WorkbenchProvider } from './workbench/workbench'
  */
 export function Shown({ children }: { children: ReactNode }) {
 	const { open, slices, library } = useWorkbench()
-	const sheet = open.sheet()
-	const drill = useMemo(() => drillNamed(sheet.practice ?? ''), [sheet.practice])
+	const drill = useMemo(() => drillOn(open.sheet()), [open])
 	const bench = useMemo(
 		() => drill && benchOf(drill, open.sheet(), library),
 		[drill, open, library],

@@ -116,10 +116,10 @@ export function useLoadedSheet(id: string): Loaded {
 }
 
 /** What a drill needs of passes and tools; on other sheets there are all. */
-async function neededFor({ practice }: Sheet): Promise<Only | null> {
-	if (practice === undefined) return null
-	const { drillNamed } = await import('@/core/practice')
-	return drillNamed(practice)?.needs ?? null
+async function neededFor(sheet: Sheet): Promise<Only | null> {
+	if (sheet.practice === undefined) return null
+	const { drillOn } = await import('@/core/practice')
+	return drillOn(sheet)?.needs ?? null
 }
 
 /** What was done before the sheet was opened is wanted with the first that is done now, or this long after, ms. */

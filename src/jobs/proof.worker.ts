@@ -1,4 +1,5 @@
 import type { Piece } from '@/core'
+import { judged } from '@/core/practice'
 import { allMended, type Finding, findingSteps, type Limits } from '@/core/proofs'
 import { exposed } from './exposed'
 import { createMirror, type Sent } from './mirror'
@@ -36,6 +37,8 @@ const endpoint = {
 		}
 		await goesOn(batch, 1)
 	},
+
+	judge: judged,
 
 	mend(sent: Sent, all: readonly Finding[]): Mended {
 		const sheet = sheetOf(sent)

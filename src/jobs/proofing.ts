@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
-import type { Sheet } from '@/core'
-import type { Finding, Limits } from '@/core/proofs'
+import type { Piece, Sheet } from '@/core'
+import type { Judgement } from '@/core/practice'
+import type { Finding, Limits, OffPhoto } from '@/core/proofs'
 import { endpoint } from './endpoint'
 import { createSender } from './mirror'
 import type { ProofWorker } from './proof.worker'
@@ -49,3 +50,10 @@ export async function proofOf(
 export function mendedBy(sheet: Sheet, all: readonly Finding[]) {
 	return worker.run((remote) => remote.mend(send(remote, sheet), all))
 }
+
+/** What is to be said of pieces as a trace: by the photo's edge where it shows one, and by the craft. */
+export const judgementOf = (
+	pieces: readonly Piece[],
+	samples: readonly OffPhoto[],
+	allowed: number,
+): Promise<Judgement> => worker.run((remote) => remote.judge(pieces, samples, allowed))

@@ -28,3 +28,15 @@ export const STORED_SHEETS = {
 	mimeTypes: ['application/json'],
 	extensions: ['.json'],
 }
+
+export const PROGRESS = {
+	description: 'Results of drills',
+	mimeTypes: ['application/json'],
+	extensions: ['.json'],
+}
+
+export const SHEET_FILES = {
+	description: 'Sheet files',
+	mimeTypes: ['image/svg+xml'],
+	extensions: ['.svg'],
+}

@@ -1,45 +1,41 @@
 'use client'
 
 import ArrowBackRounded from '@mui/icons-material/ArrowBackRounded'
-import CheckCircleRounded from '@mui/icons-material/CheckCircleRounded'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import ButtonBase from '@mui/material/ButtonBase'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
-import { DRILLS, type Drill, dailyDrill, SKILLS, seedOfDay } from '@/core/practice'
+import { useCallback, useEffect, useState } from 'react'
+import { DRILLS, type Drill } from '@/core/practice'
 import { late } from '@/kit/late'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
-import { ShapePicture } from '@/kit/ShapePicture'
-import { showProblem, showSnack } from '@/kit/snackbar'
+import { showProblem } from '@/kit/snackbar'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { StoredGrade } from '@/store/database'
 import { sheetOfDrill } from '@/store/drillSheets'
-import { bestOf, leastSure } from './progress'
+import { bestOf, leastSure } from './howItWent'
+import { LessonCard } from './LessonCard'
+import { Progress } from './Progress'
+import { ShapeOfTheDay } from './ShapeOfTheDay'
 
-const ProgressChart = late(() => import('./ProgressChart').then((m) => m.ProgressChart), 'nowhere')
-
-/** A curve wants so many points to be one. */
-const LEAST_POINTS = 3
+const Pupils = late(() => import('./Pupils').then((m) => m.Pupils), 'nowhere')
 
 /** The lessons, what one has done of them, and what is to be done again. */
 export function Lessons() {
 	const router = useRouter()
 	const [grades, setGrades] = useState<readonly StoredGrade[] | null>(null)
 	const [busy, setBusy] = useState<string | null>(null)
-	useEffect(() => {
-		let gone = false
-		browserLibrary()
-			.practice()
-			.then((practice) => practice.all())
-			.then((all) => gone || setGrades(all))
-			.catch((error) => void showProblem(error))
-		return () => {
-			gone = true
-		}
-	}, [])
+	const look = useCallback(
+		() =>
+			void browserLibrary()
+				.practice()
+				.then((practice) => practice.all())
+				.then(setGrades)
+				.catch((error) => void showProblem(error)),
+		[],
+	)
+	useEffect(look, [look])
 	const begin = (drill: Drill) => {
 		setBusy(drill.id)
 		sheetOfDrill(browserLibrary(), drill)
@@ -78,157 +74,40 @@ export function Lessons() {
 					</Button>
 				)}
 			</Box>
-			<ShapeOfTheDay grades={all} disabled={busy !== null} onBegin={begin} />
-			{all.length >= LEAST_POINTS && (
-				<Box component="section" aria-label="Progress">
-					<Typography variant="h2" sx={{ mb: 1 }}>
-						How it goes
-					</Typography>
-					<ProgressChart grades={all} />
-				</Box>
-			)}
-			{SKILLS.map((skill) => {
-				const own = DRILLS.filter((one) => one.skill === skill)
-				if (own.length === 0) return null
-				return (
-					<Box key={skill} component="section" aria-label={SKILL_NAMES[skill]}>
-						<Typography variant="h2" sx={{ mb: 1 }}>
-							{SKILL_NAMES[skill]}
-						</Typography>
-						<Box
-							sx={{
-								display: 'grid',
-								gridTemplateColumns: 'repeat(auto-fill, minmax(260px, 1fr))',
-								gap: 1.25,
-							}}
-						>
-							{own.map((drill) => (
-								<DrillCard
-									key={drill.id}
-									drill={drill}
-									best={bestOf(all, drill.id)}
-									disabled={busy !== null}
-									onBegin={() => begin(drill)}
-								/>
-							))}
-						</Box>
-					</Box>
-				)
-			})}
-		</Box>
-	)
-}
-
-/** A prop made up from the date, and its link for others. */
-function ShapeOfTheDay({
-	grades,
-	disabled,
-	onBegin,
-}: {
-	grades: readonly StoredGrade[]
-	disabled: boolean
-	onBegin: (drill: Drill) => void
-}) {
-	const [seed, setSeed] = useState<string | null>(null)
-	// The day is that of who looks, not of the server.
-	useEffect(() => setSeed(seedOfDay(new Date())), [])
-	if (seed === null) return <Box sx={{ minHeight: 120 }} />
-	const drill = dailyDrill(seed)
-	const link = () => {
-		const address = new URL(`/practice/daily?seed=${seed}`, window.location.href).href
-		navigator.clipboard
-			.writeText(address)
-			.then(() => showSnack('The link is on the clipboard: who opens it has the same shape.'))
-			.catch((error) => showProblem(error))
-	}
-	return (
-		<Box component="section" aria-label="The shape of the day">
-			<Typography variant="h2" sx={{ mb: 1 }}>
-				The shape of the day
-			</Typography>
-			<Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, flexWrap: 'wrap' }}>
-				<Box sx={{ width: 340, display: 'grid' }}>
-					<DrillCard
-						drill={drill}
-						best={bestOf(grades, drill.id)}
-						disabled={disabled}
-						onBegin={() => onBegin(drill)}
-					/>
-				</Box>
-				<Button onClick={link}>Copy its link</Button>
+			<Box
+				sx={{
+					display: 'grid',
+					gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 3fr)' },
+					gap: 3,
+					alignItems: 'start',
+				}}
+			>
+				<ShapeOfTheDay grades={all} disabled={busy !== null} onBegin={begin} />
+				<Progress grades={all} onChange={look} />
 			</Box>
-		</Box>
-	)
-}
-
-const SKILL_NAMES = {
-	corners: 'Corners',
-	curves: 'Curves',
-	kinds: 'Kinds of nodes',
-	'few nodes': 'Few nodes',
-	mending: 'Mending',
-	openings: 'Openings',
-	photos: 'From photographs',
-	pieces: 'Several pieces',
-	letters: 'Letters',
-} as const
-
-function DrillCard({
-	drill,
-	best,
-	disabled,
-	onBegin,
-}: {
-	drill: Drill
-	best: StoredGrade | null
-	disabled: boolean
-	onBegin: () => void
-}) {
-	const number = DRILLS.indexOf(drill) + 1
-	return (
-		<ButtonBase
-			disabled={disabled}
-			onClick={onBegin}
-			sx={{
-				display: 'grid',
-				gridTemplateColumns: '64px minmax(0, 1fr)',
-				gap: 1.25,
-				alignItems: 'start',
-				textAlign: 'left',
-				p: 1.25,
-				border: 1,
-				borderColor: 'divider',
-				borderRadius: 1,
-				bgcolor: 'background.paper',
-				'&:hover, &.Mui-focusVisible': { borderColor: 'primary.main' },
-			}}
-		>
-			<ShapePicture
-				contours={drill.answer.contours}
-				rule={drill.answer.fillRule}
-				size={64}
-				hollow={drill.picture === 'line'}
-			/>
-			<Box>
-				<Typography variant="body1" sx={{ fontWeight: 600 }}>
-					{number > 0 && `${number}. `}
-					{drill.name}
+			<Box component="section" aria-label="Drills">
+				<Typography variant="h2" sx={{ mb: 1 }}>
+					Drills
 				</Typography>
-				<Typography variant="body2" sx={{ color: 'text.secondary' }}>
-					{drill.task}
-				</Typography>
-				{best && (
-					<Typography
-						variant="caption"
-						className="number"
-						sx={{ display: 'flex', alignItems: 'center', gap: 0.5, mt: 0.5 }}
-					>
-						{best.done && <CheckCircleRounded fontSize="inherit" color="primary" />}
-						{best.done ? 'Done' : `${Math.round(100 * best.share)} %`}: {best.nodes} nodes,{' '}
-						{best.deviation.toFixed(1)} px off
-					</Typography>
-				)}
+				<Box
+					sx={{
+						display: 'grid',
+						gridTemplateColumns: 'repeat(auto-fill, minmax(264px, 1fr))',
+						gap: 1.25,
+					}}
+				>
+					{DRILLS.map((drill) => (
+						<LessonCard
+							key={drill.id}
+							drill={drill}
+							best={bestOf(all, drill.id)}
+							disabled={busy !== null}
+							onBegin={() => begin(drill)}
+						/>
+					))}
+				</Box>
 			</Box>
-		</ButtonBase>
+			<Pupils />
+		</Box>
 	)
 }

@@ -5,6 +5,7 @@ import { changeOf } from '../path/changeOf'
 import { settleGroups } from '../path/groups'
 import {
 	type Contour,
+	CRITERIA,
 	emptySheet,
 	FIGURES,
 	LETTER_LINES,
@@ -242,6 +243,15 @@ const letterform = z.looseObject({
 	slant: z.exactOptional(number.check(z.gt(-80), z.lt(80))),
 })
 
+const lesson = z.looseObject({
+	id,
+	task: z.string().check(z.minLength(1)),
+	within: number.check(z.positive()),
+	nodes: number.check(z.positive()),
+	graded: z.array(z.enum(CRITERIA)).check(z.minLength(1)),
+	answer: pieces.check(z.minLength(1)),
+})
+
 const sheet = z.looseObject({
 	id,
 	name: z.string(),
@@ -277,6 +287,7 @@ const sheet = z.looseObject({
 		}),
 	),
 	practice: z.exactOptional(id),
+	lesson: z.exactOptional(lesson),
 	mirror: z.exactOptional(z.looseObject({ from: point, to: point })),
 })
 
@@ -404,6 +415,7 @@ const SETTINGS = [
 	'lastLook',
 	'mirror',
 	'practice',
+	'lesson',
 ] as const satisfies readonly (keyof Sheet)[]
 
 /**

@@ -276,8 +276,39 @@ export interface Sheet {
 	readonly left?: readonly string[]
 	/** The drill that is done on it, by its id. */
 	readonly practice?: string
+	/** The drill that somebody made of it, with what was on it as its answer. */
+	readonly lesson?: Lesson
 	/** While it stands, what is drawn on one side of it is to be completed on the other. */
 	readonly mirror?: MirrorLine
+}
+
+/** What can be graded of a trace. */
+export const CRITERIA = [
+	'edge',
+	'whole',
+	'nodes',
+	'kinds',
+	'outermost',
+	'level',
+	'rule',
+	'shared',
+	'colours',
+	'ready',
+] as const
+export type Criterion = (typeof CRITERIA)[number]
+
+/** A drill that somebody made: what is to be traced, and when that is done. */
+export interface Lesson {
+	readonly id: string
+	/** In a sentence. */
+	readonly task: string
+	/** How far a trace may lie from the answer, thousandths of the answer's diagonal. */
+	readonly within: number
+	/** No more nodes than these. */
+	readonly nodes: number
+	/** What counts. */
+	readonly graded: readonly Criterion[]
+	readonly answer: readonly Piece[]
 }
 
 export const INK = '#22272e'

@@ -156,7 +156,7 @@ function matched(own: Contour, truth: Contour, reach: number): Matched[] {
 }
 
 /** Whether a curve turns back at a node, and along which axis its handles lie there. */
-function outermostWay(contour: Contour, k: number, node: PathNode): Matched['way'] {
+export function outermostWay(contour: Contour, k: number, node: PathNode): Matched['way'] {
 	const { in: into, out, at } = node
 	if (!into || !out || isSharp(node.kind)) return null
 	for (const way of ['level', 'upright'] as const) {
@@ -170,12 +170,17 @@ function outermostWay(contour: Contour, k: number, node: PathNode): Matched['way
 	return null
 }
 
-export function isAlong({ at, in: into, out }: PathNode, way: 'level' | 'upright'): boolean {
+/** Whether both handles of a node are level, or upright. @param within radians */
+export function isAlong(
+	{ at, in: into, out }: PathNode,
+	way: 'level' | 'upright',
+	within = LEVEL,
+): boolean {
 	return [into, out].every((handle) => {
 		if (!handle) return false
 		const [dx, dy] = subtract(handle, at)
 		const [along, across] = way === 'level' ? [dx, dy] : [dy, dx]
-		return Math.abs(Math.atan2(Math.abs(across), Math.abs(along))) <= LEVEL
+		return Math.abs(Math.atan2(Math.abs(across), Math.abs(along))) <= within
 	})
 }
 

@@ -1,20 +1,5 @@
-import type { Contour, FillRule } from '../path/model'
+import type { Contour, Criterion, FillRule } from '../path/model'
 import type { ShownStep } from './showing'
-
-/** What can be graded of a trace. */
-export const CRITERIA = [
-	'edge',
-	'whole',
-	'nodes',
-	'kinds',
-	'outermost',
-	'level',
-	'rule',
-	'shared',
-	'colours',
-	'ready',
-] as const
-export type Criterion = (typeof CRITERIA)[number]
 
 /** What one learns, and is asked again where it went wrong. */
 export const SKILLS = [

@@ -1,6 +1,7 @@
 import { distance, type Point } from '../geometry/point'
+import type { Criterion } from '../path/model'
 import { compared, isAlong, nodesIn, sizeOf } from './compare'
-import type { Answer, Criterion, Trace } from './drill'
+import type { Answer, Trace } from './drill'
 import { colouredPieces, sharedEdges, uncut, unready } from './ofPieces'
 import { fillsTwoWays, OUTERMOST, type Remark, remarksOn } from './remarks'
 

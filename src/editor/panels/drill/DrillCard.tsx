@@ -8,9 +8,9 @@ import { useEffect, useRef } from 'react'
 import { begunPieces, type Grade } from '@/core/practice'
 import { lookAt } from '@/editor/session/lookAt'
 import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
+import { remarkWords } from '@/kit/remarkWords'
 import { DrillFigures } from './DrillFigures'
 import { drillSlice } from './drillSlice'
-import { remarkWords } from './remarkWords'
 import { useGrade } from './useGrade'
 
 /** So many differences are told at once: those that cost most. */

@@ -5,20 +5,19 @@ import RadioButtonUncheckedRounded from '@mui/icons-material/RadioButtonUnchecke
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { Criterion, Drill, Figures, Grade } from '@/core/practice'
+import { levelWords, offWords, outermostWords, outlinesWords } from '@/kit/traceWords'
 
 const MARKS: Readonly<Record<Criterion, (drill: Drill, figures: Figures, met: boolean) => string>> =
 	{
-		edge: (_, { deviation, allowed }) =>
-			`Off by ${deviation.toFixed(1)} px, at most ${allowed.toFixed(1)}`,
+		edge: (_, { deviation, allowed }) => offWords(deviation, allowed),
 		nodes: ({ nodes }, figures) => `${figures.nodes} nodes, at most ${nodes}`,
 		whole: ({ answer }, { outlines, extra }) => {
 			const closed = answer.contours.every((one) => one.closed) ? 'closed' : 'as asked'
-			return `${outlines.right} of ${outlines.of} outlines ${closed}${extra > 0 ? `, ${extra} too many` : ''}`
+			return `${outlinesWords(outlines, closed)}${extra > 0 ? `, ${extra} too many` : ''}`
 		},
 		kinds: (_, { kinds }) => `${kinds.right} of ${kinds.of} kinds right`,
-		outermost: (_, { outermost }) =>
-			`${outermost.right} of ${outermost.of} outermost points have their node`,
-		level: (_, { level }) => `${level.right} of ${level.of} handles level or upright`,
+		outermost: (_, { outermost }) => outermostWords(outermost),
+		level: (_, { level }) => levelWords(level),
 		rule: (_, __, met) => (met ? 'Both rules fill the same' : 'The two rules differ'),
 		shared: (_, { shared }) =>
 			`${shared.right} of ${shared.of} ${shared.of === 1 ? 'edge' : 'edges'} shared`,

@@ -11,6 +11,7 @@ import { EXPORT_PARTS, type ExportPart } from './parts'
 const CONTENTS: Readonly<Record<ExportPart, ComponentType>> = {
 	file: FileSection,
 	'cut-out': late(() => import('./CutOutSection').then((m) => m.CutOutSection)),
+	drill: late(() => import('./DrillSection').then((m) => m.DrillSection)),
 	table: late(() => import('./TableSection').then((m) => m.TableSection)),
 }
 const SECTIONS = EXPORT_PARTS.map((part) => ({ ...part, Content: CONTENTS[part.id] }))

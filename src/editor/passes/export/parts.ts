@@ -10,6 +10,11 @@ export const EXPORT_PARTS = [
 		name: 'Cut-out of the photo',
 		says: 'The photo clipped by the pieces, with a backdrop and a shadow; its mask',
 	},
+	{
+		id: 'drill',
+		name: 'Drill',
+		says: 'This trace as the answer of a drill for others, as a sheet file',
+	},
 ] as const
 
 export type ExportPart = (typeof EXPORT_PARTS)[number]['id']

@@ -29,6 +29,8 @@ const AgainstPhoto = late(() => import('../against/AgainstPhoto').then((m) => m.
 // Letters are traced by few.
 const BesideLetter = late(() => import('./BesideLetter').then((m) => m.BesideLetter), 'nowhere')
 
+const JudgeTrace = late(() => import('./JudgeTrace').then((m) => m.JudgeTrace), 'nowhere')
+
 const Suggestions = late(() => import('./Suggestions').then((m) => m.Suggestions), 'nowhere')
 
 export function RefineCard() {
@@ -47,6 +49,7 @@ export function RefineCard() {
 				<Suggestions instead={gap && <LooksClosed found={gap} more={others.length} />} />
 			</Box>
 			<AgainstPhoto />
+			<JudgeTrace />
 			<SelectMenu />
 			{chosen.nodes.length > 1 && <TurnAndScale chosen={chosen} />}
 			<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { StoredGrade } from '@/store/database'
-import { bestOf, leastSure } from './progress'
+import { bestOf, leastSure } from './howItWent'
 
 const DAY = 24 * 3600 * 1000
 const grade = (drill: string, at: number, share: number, nodes = 4): StoredGrade => ({

@@ -1,4 +1,4 @@
-import { DRILLS, type Drill } from '@/core/practice'
+import { DRILLS, type Drill, type Skill, seedOf } from '@/core/practice'
 import type { StoredGrade } from '@/store/database'
 
 /** How a drill went at its best: done before not done, then the larger share, the fewer nodes, the nearer. */
@@ -31,4 +31,15 @@ export function leastSure(all: readonly StoredGrade[], now = Date.now()): Drill 
 		return now - last.at >= days * DAY_MS ? [{ drill, share: last.share, at: last.at }] : []
 	})
 	return due.sort((a, b) => a.share - b.share || a.at - b.at)[0]?.drill ?? null
+}
+
+/** Of which drills. */
+export type Scope = 'all' | 'daily' | Skill
+
+/** What was done of some drills, in order. */
+export function gradesOf(all: readonly StoredGrade[], scope: Scope): readonly StoredGrade[] {
+	if (scope === 'all') return all
+	if (scope === 'daily') return all.filter(({ drill }) => seedOf(drill) !== null)
+	const own = new Set(DRILLS.filter(({ skill }) => skill === scope).map(({ id }) => id))
+	return all.filter(({ drill }) => own.has(drill))
 }
