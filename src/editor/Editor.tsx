@@ -20,6 +20,7 @@ import {
 } from '@/editor/workbench/workbench'
 import { fetchAhead } from '@/kit/ahead'
 import { late } from '@/kit/late'
+import { isTourOn } from '@/kit/tour'
 import { LOW, NARROW } from '@/theme/widths'
 import { drillSlice } from './panels/drill/drillSlice'
 import { PiecesPanel } from './panels/tree/PiecesPanel'
@@ -49,6 +50,8 @@ const AnswerOverlay = late(
 	'nowhere',
 )
 const Shown = late(() => import('./Shown').then((m) => m.Shown), 'over')
+const TourCard = late(() => import('./panels/tour/TourCard').then((m) => m.TourCard), 'nowhere')
+const TourFrame = late(() => import('./panels/tour/TourFrame').then((m) => m.TourFrame), 'nowhere')
 const NodeCard = late(() => import('./panels/NodeCard').then((m) => m.NodeCard))
 
 /** The editor of one stored sheet. */
@@ -96,6 +99,7 @@ export function Editor({ id }: { id: string }) {
 							}}
 						>
 							<FoldedOr tools={<FoldedTools />}>
+								<TourIfOn part={<TourCard />} />
 								<IfDrill>
 									<DrillCard />
 								</IfDrill>
@@ -116,6 +120,7 @@ export function Editor({ id }: { id: string }) {
 								<AnswerOverlay />
 							</IfDrill>
 							<OnCanvasIfAny />
+							<TourIfOn part={<TourFrame />} />
 							<SpokenOnceAtWork />
 							<JobNotice />
 							<EdgesIfShown />
@@ -251,6 +256,13 @@ function SpokenOnceAtWork() {
 function EdgesIfShown() {
 	const edges = useSlice(darkroomSlice, (state) => state.edges)
 	return edges ? <EdgesNotice /> : null
+}
+
+/** The first visit's tour, on the sheet that it was begun on. */
+function TourIfOn({ part }: { part: ReactNode }) {
+	const { open } = useWorkbench()
+	const [on] = useState(() => isTourOn(open.sheet().id))
+	return on && part
 }
 
 /** What there is on a sheet that is practised on alone. */

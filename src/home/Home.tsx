@@ -4,7 +4,6 @@ import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useState } from 'react'
 import { type Format, isDrillSheet, startingSettings, svgFormat } from '@/core'
@@ -18,6 +17,7 @@ import { late } from '@/kit/late'
 import { messageFor } from '@/kit/messages'
 import { SchemeSwitch } from '@/kit/SchemeSwitch'
 import { closeSnack, showProblem, showSnack } from '@/kit/snackbar'
+import { beginTour } from '@/kit/tour'
 import { browserLibrary } from '@/store/browserLibrary'
 import type { Binned, Collection, SetAside, SheetSummary } from '@/store/database'
 import { isDrawing, nameOfFile } from '@/store/fileNames'
@@ -36,6 +36,7 @@ import { inOneFile, type OutFile } from '@/store/oneFile'
 import { askToLast } from '@/store/space'
 import { useBoxes } from './boxes/useBoxes'
 import { Collections } from './Collections'
+import { FirstVisit } from './FirstVisit'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
 import { SampleShelf } from './SampleShelf'
@@ -50,6 +51,7 @@ const DifferingDialog = late(
 	'over',
 )
 
+const PracticeCard = late(() => import('./PracticeCard').then((m) => m.PracticeCard), 'nowhere')
 const BoxEach = late(() => import('./boxes/BoxEach').then((m) => m.BoxEach), 'over')
 const LaterDialog = late(() => import('./LaterDialog').then((m) => m.LaterDialog), 'over')
 
@@ -132,10 +134,12 @@ export function Home({ demo }: { demo: boolean }) {
 		return () => bound.abort()
 	}, [take])
 
-	const startSample = (sample: Sample) =>
+	const startSample = (sample: Sample, begun: (id: string) => void = () => {}) =>
 		void begin(sample.name, async (watch) => {
 			const picture = await fetchSample(sample)
-			return (await sheetFromPicture(browserLibrary(), picture, sample.name, watch)).id
+			const { id } = await sheetFromPicture(browserLibrary(), picture, sample.name, watch)
+			begun(id)
+			return id
 		}).then(goTo)
 
 	const act = (work: () => Promise<unknown>) =>
@@ -189,11 +193,9 @@ export function Home({ demo }: { demo: boolean }) {
 				<Typography variant="body1" sx={{ color: 'text.secondary', flexGrow: 1 }}>
 					Photographs into clean outlines and silhouettes
 				</Typography>
-				<Button component={Link} href="/practice" color="inherit">
-					Practice
-				</Button>
 				<SchemeSwitch />
 			</Box>
+			<FirstVisit busy={busy !== null} onBegin={(sample) => startSample(sample, beginTour)} />
 			{problem !== null && (
 				<Alert severity="error" variant="outlined">
 					{messageFor(problem)}
@@ -207,7 +209,14 @@ export function Home({ demo }: { demo: boolean }) {
 				}}
 			>
 				<NewSheet busy={busy} onFiles={take} />
-				<SampleShelf samples={SAMPLES} disabled={busy !== null} onStart={startSample} />
+				<SampleShelf
+					samples={SAMPLES}
+					disabled={busy !== null}
+					onStart={(sample) => startSample(sample)}
+				/>
+			</Box>
+			<Box sx={{ minHeight: 68, display: 'grid' }}>
+				<PracticeCard />
 			</Box>
 			<Collections
 				collections={collections}

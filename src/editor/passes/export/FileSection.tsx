@@ -25,7 +25,7 @@ import { showSnack } from '@/kit/snackbar'
 import { WordChoice } from '@/kit/WordChoice'
 import { inOneFile, type OutFile } from '@/store/oneFile'
 import { chosenPieces } from '@/store/selection'
-import { exportSlice } from './exportSlice'
+import { exportSlice, sentSlice } from './exportSlice'
 import { inFormat } from './inFormat'
 import { GivenSize, OutSize, pageFor } from './OutSize'
 
@@ -171,6 +171,7 @@ function SendButtons({
 	wish: ExportWish
 	disabled: boolean
 }) {
+	const { slices } = useWorkbench()
 	const [busy, setBusy] = useState(false)
 	const withFile = async (use: (file: OutFile) => Promise<void>) => {
 		setBusy(true)
@@ -183,7 +184,9 @@ function SendButtons({
 	}
 	const save = () =>
 		withFile(async ({ name, blob }) => {
-			if (await saveFile([blob], name, blob.type)) showSnack(`Exported as ${name}.`)
+			if (!(await saveFile([blob], name, blob.type))) return
+			showSnack(`Exported as ${name}.`)
+			slices.of(sentSlice).setState(({ sent }) => ({ sent: sent + 1 }))
 		})
 	const copy = () =>
 		withFile(async ({ blob }) => {

@@ -19,3 +19,6 @@ export const exportUnitSlice: Slice<{ readonly unit: LengthUnit | null }> = {
 	name: 'exportUnit',
 	start: { unit: null },
 }
+
+/** How many files went out since the sheet was opened. */
+export const sentSlice: Slice<{ readonly sent: number }> = { name: 'sent', start: { sent: 0 } }

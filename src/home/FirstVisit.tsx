@@ -1,0 +1,61 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useEffect, useState } from 'react'
+import { SAMPLES, type Sample } from '@/demo/samples'
+import { endTour, isTourOffered } from '@/kit/tour'
+
+const LANTERN = SAMPLES.find(({ id }) => id === 'lantern')
+
+/** Offered once: ninety seconds from a photo to a file. */
+export function FirstVisit({
+	busy,
+	onBegin,
+}: {
+	busy: boolean
+	onBegin: (sample: Sample) => void
+}) {
+	const [offered, setOffered] = useState(false)
+	// What this browser has seen is not known to the server.
+	useEffect(() => setOffered(isTourOffered()), [])
+	if (!offered || !LANTERN) return null
+	return (
+		<Box
+			component="section"
+			aria-label="First visit"
+			sx={{
+				display: 'flex',
+				alignItems: 'center',
+				gap: 2,
+				flexWrap: 'wrap',
+				px: 2,
+				py: 1.5,
+				border: 1,
+				borderColor: 'primary.main',
+				borderRadius: 1,
+				bgcolor: 'background.paper',
+			}}
+		>
+			<Typography variant="body1" sx={{ flexGrow: 1 }}>
+				<Box component="span" sx={{ fontWeight: 600 }}>
+					First time here?
+				</Box>{' '}
+				Ninety seconds on a lantern: from its photo to a file that can be cut.
+			</Typography>
+			<Button variant="contained" disabled={busy} onClick={() => onBegin(LANTERN)}>
+				Show me round
+			</Button>
+			<Button
+				color="inherit"
+				onClick={() => {
+					endTour()
+					setOffered(false)
+				}}
+			>
+				Not now
+			</Button>
+		</Box>
+	)
+}
