@@ -7,6 +7,7 @@ import type { OpenSheet } from '@/store/openSheet'
 import type { Selection } from '@/store/selection'
 import type { PhotoEdges } from './edgeReading'
 import type { Hold, PressHold } from './holds'
+import type { HowDef } from './howDef'
 import type { Slices } from './slices'
 import type { Bench, Overlay, Snapping, Tool, ToolSteps } from './tool'
 import type { Size, View, Viewport } from './view'
@@ -208,6 +209,8 @@ export interface PassDef {
 	readonly parts?: readonly PartDef[]
 	/** Its card; it comes when one first goes there. */
 	readonly Card: ComponentType
+	/** How it is worked, in pictures; fetched when somebody asks. */
+	how(): Promise<HowDef>
 	/** What it lays on the canvas to be pressed. */
 	readonly OnCanvas?: ComponentType
 	/** A strip under the canvas. */

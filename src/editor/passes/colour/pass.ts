@@ -48,4 +48,5 @@ export const colourPass: PassDef = {
 	parts: [COLOUR_UNDER, ...COLOUR_PARTS],
 	figure: ({ colours }) => (colours > 0 ? counted(colours, 'colour', 'colours') : null),
 	Card: late(() => import('./ColourCard').then((m) => m.ColourCard)),
+	how: () => import('./how').then((m) => m.how),
 }

@@ -46,4 +46,5 @@ export const cutPass: PassDef = {
 	parts: [CUT_COMBINES, ...CUT_PARTS],
 	figure: ({ openings }) => (openings > 0 ? counted(openings, 'opening', 'openings') : null),
 	Card: late(() => import('./CutCard').then((m) => m.CutCard)),
+	how: () => import('./how').then((m) => m.how),
 }

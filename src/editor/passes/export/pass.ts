@@ -15,5 +15,6 @@ export const exportPass: PassDef = {
 	hidesPhoto: true,
 	parts: EXPORT_PARTS,
 	figure: () => null,
+	how: () => import('./how').then((m) => m.how),
 	Card: late(() => import('./ExportCard').then((m) => m.ExportCard)),
 }

@@ -18,4 +18,5 @@ export const photoPass: PassDef = {
 	parts: PHOTO_PARTS,
 	figure: () => null,
 	Card: late(() => import('./PhotoCard').then((m) => m.PhotoCard)),
+	how: () => import('./how').then((m) => m.how),
 }

@@ -83,6 +83,7 @@ export const proofPass: PassDef = {
 			findings?.(ctx, viewport, slices, sheet)
 		},
 	},
+	how: () => import('./how').then((m) => m.how),
 	Card: late(async () => {
 		const [card, cutOut, findings] = await Promise.all([
 			import('./ProofCard'),

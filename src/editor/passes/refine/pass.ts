@@ -72,4 +72,5 @@ export const refinePass: PassDef = {
 	Strip: late(() => import('../against/PhotoProfile').then((m) => m.PhotoProfile), 'nowhere'),
 	OnCanvas: late(() => import('./AtNode').then((m) => m.AtNode), 'nowhere'),
 	Card: late(() => import('./RefineCard').then((m) => m.RefineCard)),
+	how: () => import('./how').then((m) => m.how),
 }

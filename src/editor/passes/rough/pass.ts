@@ -47,4 +47,5 @@ export const roughPass: PassDef = {
 	],
 	figure: ({ pieces }) => (pieces > 0 ? counted(pieces, 'piece', 'pieces') : null),
 	Card: late(() => import('./RoughCard').then((m) => m.RoughCard)),
+	how: () => import('./how').then((m) => m.how),
 }

@@ -41,4 +41,5 @@ export const thinPass: PassDef = {
 	],
 	figure: ({ nodes }) => (nodes > 0 ? counted(nodes, 'node', 'nodes') : null),
 	Card: late(() => import('./ThinCard').then((m) => m.ThinCard)),
+	how: () => import('./how').then((m) => m.how),
 }
