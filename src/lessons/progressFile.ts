@@ -17,6 +17,8 @@ const progress = z.object({
 			nodes: whole,
 			best: whole,
 			deviation: whole,
+			actions: z.exactOptional(whole),
+			seconds: z.exactOptional(z.number().check(z.gte(0))),
 		}),
 	),
 })

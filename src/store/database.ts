@@ -157,6 +157,9 @@ export interface StoredGrade {
 	readonly best: number
 	/** px of the drill */
 	readonly deviation: number
+	/** What it took, where that was counted: steps, and s. */
+	readonly actions?: number
+	readonly seconds?: number
 }
 
 /** A document that did not pass its schema: kept as it was found. */

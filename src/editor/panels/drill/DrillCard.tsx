@@ -11,7 +11,9 @@ import { useDesk, useSlice, useWorkbench } from '@/editor/workbench/workbench'
 import { remarkWords } from '@/kit/remarkWords'
 import { DrillFigures } from './DrillFigures'
 import { drillSlice } from './drillSlice'
+import { effortWords, useEffort } from './useEffort'
 import { useGrade } from './useGrade'
+import { useHints } from './useHints'
 
 /** So many differences are told at once: those that cost most. */
 const TOLD = 3
@@ -26,6 +28,8 @@ export function DrillCard() {
 	const needed = useDesk(({ only }) => only !== null)
 	const done = found?.grade.done ?? false
 	const was = useRef<boolean | null>(null)
+	const { effort, begin } = useEffort(done)
+	useHints(found?.drill.hints.length ?? 0, !done && !judged && !shown)
 	const keep = () => {
 		if (!found) return
 		const { share, figures } = found.grade
@@ -37,6 +41,7 @@ export function DrillCard() {
 			nodes: figures.nodes,
 			best: figures.best,
 			deviation: figures.deviation,
+			...effort(),
 		}
 		// What is practised is not lost by what cannot be kept of it.
 		library
@@ -55,6 +60,7 @@ export function DrillCard() {
 		own.setState({ judged: false, hints: 0 })
 		open.apply('Begin the drill again', (sheet) => ({ ...sheet, pieces: begunPieces(drill) }))
 		refresh()
+		begin()
 	}
 	return (
 		<Box
@@ -85,6 +91,11 @@ export function DrillCard() {
 						</Typography>
 					))}
 					{judged && <Remarks grade={grade} />}
+					{(judged || done) && (
+						<Typography variant="caption" className="number" sx={{ color: 'text.secondary' }}>
+							{effortWords(effort())}
+						</Typography>
+					)}
 					<Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5 }}>
 						<Button
 							variant={judged || grade.figures.nodes === 0 ? 'outlined' : 'contained'}
@@ -138,7 +149,7 @@ function Remarks({ grade: { remarks, done } }: { grade: Grade }) {
 						}}
 						sx={{ minWidth: 0, py: 0 }}
 					>
-						Show
+						Show me here
 					</Button>
 				</Box>
 			))}
