@@ -17,7 +17,7 @@ const WORDS: Readonly<Record<Mistake, (remark: Remark) => string>> = {
 			? 'One node more than it needs: the curve is the same without it.'
 			: `${amount} nodes more than it needs: curves hold by themselves.`,
 	'corner missing': () => 'A corner wants exactly one node here.',
-	rounded: () => 'It is sharp here: make it a corner.',
+	rounded: () => 'It is sharp here: make it a corner, or a cusp where curves meet.',
 	kinked: () => 'It runs on smoothly here: make it smooth.',
 	'other kind': () =>
 		'It is another kind of node: two curves meet in a cusp, two straight runs in a corner.',

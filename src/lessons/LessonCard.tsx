@@ -63,9 +63,11 @@ export function LessonCard({
 						className="number"
 						sx={{ display: 'flex', alignItems: 'center', gap: 0.5, mt: 0.5 }}
 					>
-						{best.done && <CheckCircleRounded fontSize="inherit" color="primary" />}
-						{best.done ? 'Done' : `${Math.round(100 * best.share)} %`}: {best.nodes} nodes,{' '}
-						{best.deviation.toFixed(1)} px off
+						{best.done && (
+							<CheckCircleRounded fontSize="inherit" color="primary" titleAccess="Done" />
+						)}
+						{!best.done && `${Math.round(100 * best.share)} %: `}
+						{best.nodes} nodes, {best.deviation.toFixed(1)} px off
 					</Typography>
 				)}
 			</Box>

@@ -54,6 +54,7 @@ export function ProgressChart({ grades }: { grades: readonly StoredGrade[] }) {
 						...axis,
 						type: 'linear',
 						min: 1,
+						max: Math.max(2, grades.length),
 						ticks: { ...ticks, precision: 0 },
 						title: { display: true, text: 'one drill after the other', ...ticks },
 					},

@@ -3,6 +3,7 @@ import { distance } from '../geometry/point'
 import type { Contour } from '../path/model'
 import { parsePathData } from '../path/pathData'
 import type { Drill } from './drill'
+import { CUTTING } from './lessons/writing'
 
 const PREFIX = 'daily-'
 const [WIDTH, HEIGHT] = [1000, 750]
@@ -27,6 +28,7 @@ export function dailyDrill(seed: string): Drill {
 		height: HEIGHT,
 		answer: { contours, fillRule: 'nonzero' },
 		picture: 'shape',
+		needs: CUTTING,
 		pass: 'rough',
 		tool: 'pen',
 		within: 10,

@@ -1,5 +1,5 @@
 import type { Contour, Criterion, FillRule } from '../path/model'
-import type { ShownStep } from './showing'
+import type { ShownStep } from './shown'
 
 /** What one learns, and is asked again where it went wrong. */
 export const SKILLS = [

@@ -1,5 +1,5 @@
 import type { Drill } from '../drill'
-import { drill, EGG, inManyNodes, RING, TRACING, trace } from './writing'
+import { drill, EGG, inManyNodes, RING, trace } from './writing'
 
 /** What went wrong, mended. */
 export const MENDING: readonly Drill[] = [
@@ -55,7 +55,6 @@ export const MENDING: readonly Drill[] = [
 		within: 10,
 		nodes: 4,
 		graded: ['edge', 'whole', 'nodes'],
-		needs: TRACING,
 		shown: [
 			{
 				says: 'Press the end node with the Pen and drag: it is picked up, and its handle comes out. S keeps it smooth.',

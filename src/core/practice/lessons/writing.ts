@@ -33,6 +33,11 @@ export const EGG =
 export const RING =
 	'M500 175C613 175 705 267 705 380C705 493 613 585 500 585C387 585 295 493 295 380C295 267 387 175 500 175Z'
 
+/** What tracing by hand needs. */
+const TRACING: DrillNeeds = { passes: ['rough', 'refine'], tools: ['pen', 'nodes'] }
+/** The same, and cutting. */
+export const CUTTING: DrillNeeds = { passes: ['rough', 'refine', 'cut'], tools: ['pen', 'nodes'] }
+
 type Written = Omit<Drill, 'width' | 'height' | 'answer' | 'begin' | 'pass' | 'tool' | 'picture'> &
 	Partial<Pick<Drill, 'pass' | 'tool' | 'picture' | 'begin'>> & { readonly d: string }
 
@@ -43,12 +48,8 @@ export function drill({ d, ...rest }: Written): Drill {
 		pass: 'rough',
 		tool: 'pen',
 		picture: 'shape',
+		needs: TRACING,
 		answer: trace(d),
 		...rest,
 	}
 }
-
-/** What tracing by hand needs. */
-export const TRACING: DrillNeeds = { passes: ['rough', 'refine'], tools: ['pen', 'nodes'] }
-/** The same, and cutting. */
-export const CUTTING: DrillNeeds = { passes: ['rough', 'refine', 'cut'], tools: ['pen', 'nodes'] }
