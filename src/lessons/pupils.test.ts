@@ -1,7 +1,17 @@
 import { describe, expect, test } from 'vitest'
-import { addPieces, emptySheet, newPiece, parsePathData, type Sheet } from '@/core'
+import {
+	addPhoto,
+	addPieces,
+	emptySheet,
+	enlargeSheet,
+	fitSheetTo,
+	newPhoto,
+	newPiece,
+	parsePathData,
+	type Sheet,
+} from '@/core'
 import { formatSheetFile, readSheetFile } from '@/core/drawings'
-import { drillNamed, drillOn, drillSheet, lessonSheet } from '@/core/practice'
+import { drillNamed, drillOn, drillSheet, grade, lessonSheet, workOf } from '@/core/practice'
 import { asCsv, gradedFiles } from './pupils'
 
 const SQUARE = 'M100 100H500V500H100Z'
@@ -25,6 +35,21 @@ describe('a drill of one’s own', () => {
 		const drill = read && drillOn(read.sheet)
 		expect(drill).toMatchObject({ name: 'Plate', task: 'Trace the plate.', nodes: 5, within: 8 })
 		expect(drill?.answer.contours).toHaveLength(1)
+	})
+
+	test('its answer goes along where the sheet becomes larger, or is cut to its artwork', () => {
+		const square = traced('Plate', SQUARE)
+		const photo = newPhoto({ blob: 'a', name: 'a', width: 800, height: 600 })
+		const wish = { task: 'x', within: 8, nodes: 4, graded: ['edge', 'whole', 'kinds'] as const }
+		const handed = lessonSheet(addPhoto(square, photo), wish)
+		expect(handed.photos.map(({ locked }) => locked)).toEqual([true])
+		const solved = addPieces(handed, square.pieces)
+		const large = enlargeSheet(solved, photo.id, { ...photo, width: 2400, height: 1800 }, 3)
+		const cut = fitSheetTo(solved, { minX: 60, minY: 70, maxX: 560, maxY: 540 })
+		for (const sheet of [solved, large, cut]) {
+			const drill = drillOn(sheet)
+			expect(drill && grade(workOf(sheet), drill).done).toBe(true)
+		}
 	})
 
 	test('needs something that is traced and shows', () => {

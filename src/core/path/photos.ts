@@ -8,6 +8,7 @@ import {
 } from '../geometry/placement'
 import { type Point, subtract } from '../geometry/point'
 import { transformPaints } from './gradients'
+import { movedLesson } from './lesson'
 import { grownLetterform } from './letterLines'
 import { movedMirror } from './mirror'
 import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
@@ -165,6 +166,7 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 	const grown: Sheet = {
 		...movedMirror(sheet, grow),
 		...movedBackground(sheet, grow),
+		...movedLesson(sheet, grow),
 		width: sheet.width * factor,
 		height: sheet.height * factor,
 		...(sheet.mmPerPx !== undefined && { mmPerPx: sheet.mmPerPx / factor }),

@@ -2,6 +2,7 @@ import { type Affine, composeAffine } from '../geometry/affine'
 import { type Box, boxOf, joinBoxes } from '../geometry/box'
 import { boundsOf } from './contour'
 import { transformPaints } from './gradients'
+import { movedLesson } from './lesson'
 import { movedMirror } from './mirror'
 import type { Piece, Sheet } from './model'
 import { movedBackground } from './paint'
@@ -23,6 +24,7 @@ export function fitSheetTo(sheet: Sheet, { minX, minY, maxX, maxY }: Box): Sheet
 	const moved: Sheet = {
 		...movedMirror(sheet, by),
 		...movedBackground(sheet, by),
+		...movedLesson(sheet, by),
 		guides: sheet.guides.map((guide) => ({
 			...guide,
 			at: guide.at - (guide.axis === 'x' ? minX : minY),

@@ -48,5 +48,7 @@ export function lessonSheet(sheet: Sheet, wish: LessonWish): Sheet {
 	const answer = sheet.pieces.filter(({ hidden }) => !hidden)
 	if (answer.length === 0) throw new RangeError('There is no trace to be the answer.')
 	const { practice: _, groups: __, aside: ___, left: ____, ...rest } = sheet
-	return { ...rest, id: newId(), pieces: [], lesson: { id: newId(), ...wish, answer } }
+	// The answer lies over the photos as they lie.
+	const photos = rest.photos.map((photo) => ({ ...photo, locked: true }))
+	return { ...rest, photos, id: newId(), pieces: [], lesson: { id: newId(), ...wish, answer } }
 }

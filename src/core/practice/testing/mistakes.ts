@@ -38,6 +38,13 @@ export function mistakesOf({ answer, nodes, graded }: Drill): [Mistake, Trace][]
 	if (closed) once('open', (contour) => ({ ...contour, closed: false }))
 	if (graded.includes('edge'))
 		once(closed ? 'strays outside' : 'strays inside', (contour) => pushed(contour, 1))
+	const [line] = answer.contours
+	if (line && !line.closed) {
+		const { contour, ids } = insertOn(line, ({ index }) => (index === 0 ? [0.45] : []))
+		const end = contour.nodes.findIndex(({ id }) => ids.includes(id))
+		const half = { ...contour, nodes: contour.nodes.slice(0, end + 1) }
+		made.push(['part missing', { ...answer, contours: [half] }])
+	}
 	if (openingsIn(answer).length > 0) {
 		const { opening } = openingsIn(answer)[0] ?? {}
 		once('opening missing', (contour) => (contour === opening ? null : contour))
