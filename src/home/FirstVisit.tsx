@@ -29,7 +29,6 @@ export function FirstVisit({
 				display: 'flex',
 				alignItems: 'center',
 				gap: 2,
-				flexWrap: 'wrap',
 				px: 2,
 				py: 1.5,
 				border: 1,
@@ -38,17 +37,23 @@ export function FirstVisit({
 				bgcolor: 'background.paper',
 			}}
 		>
-			<Typography variant="body1" sx={{ flexGrow: 1 }}>
+			<Typography variant="body2" sx={{ flexGrow: 1 }}>
 				<Box component="span" sx={{ fontWeight: 600 }}>
 					First time here?
 				</Box>{' '}
-				Ninety seconds on a lantern: from its photo to a file that can be cut.
+				Ninety seconds on a lantern, from photo to file.
 			</Typography>
-			<Button variant="contained" disabled={busy} onClick={() => onBegin(LANTERN)}>
+			<Button
+				variant="contained"
+				sx={{ flexShrink: 0 }}
+				disabled={busy}
+				onClick={() => onBegin(LANTERN)}
+			>
 				Show me round
 			</Button>
 			<Button
 				color="inherit"
+				sx={{ flexShrink: 0 }}
 				onClick={() => {
 					endTour()
 					setOffered(false)

@@ -195,7 +195,6 @@ export function Home({ demo }: { demo: boolean }) {
 				</Typography>
 				<SchemeSwitch />
 			</Box>
-			<FirstVisit busy={busy !== null} onBegin={(sample) => startSample(sample, beginTour)} />
 			{problem !== null && (
 				<Alert severity="error" variant="outlined">
 					{messageFor(problem)}
@@ -215,8 +214,18 @@ export function Home({ demo }: { demo: boolean }) {
 					onStart={(sample) => startSample(sample)}
 				/>
 			</Box>
-			<Box sx={{ minHeight: 68, display: 'grid' }}>
+			{/* Its place is kept: nothing moves under a hand that is on its way to a photo. */}
+			<Box
+				sx={{
+					minHeight: { xs: 0, md: 84 },
+					display: 'grid',
+					gap: 3,
+					gridAutoFlow: { md: 'column' },
+					gridAutoColumns: 'minmax(0, 1fr)',
+				}}
+			>
 				<PracticeCard />
+				<FirstVisit busy={busy !== null} onBegin={(sample) => startSample(sample, beginTour)} />
 			</Box>
 			<Collections
 				collections={collections}
