@@ -1,4 +1,4 @@
-import { PDFDocument, PDFName } from '@cantoo/pdf-lib'
+import { PDFDocument, PDFName, PDFNumber } from '@cantoo/pdf-lib'
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import type { Paint, Sheet, Stroke } from '../../path/model'
 import { pointsPerPx } from '../pageSize'
@@ -20,9 +20,13 @@ export async function writePdf(
 	doc.setTitle(sheet.name)
 	doc.setProducer('Skiagram')
 	doc.setCreator('Skiagram')
-	const k = pointsPerPx(sheet)
+	const unit = userUnit(sheet)
+	const k = pointsPerPx(sheet) / unit
 	const page = doc.addPage([sheet.width * k, sheet.height * k])
 	page.setTrimBox(0, 0, sheet.width * k, sheet.height * k)
+	if (unit > 1) page.node.set(PDFName.of('UserUnit'), PDFNumber.of(unit))
+	// Without it some readers blend what is see-through in the ink of the printer they think of.
+	page.node.set(PDFName.of('Group'), doc.context.obj({ S: 'Transparency', CS: 'DeviceRGB' }))
 	const base = [k, 0, 0, -k, 0, sheet.height * k] as const
 	const inks = createInks(doc.context, base, sheet)
 	const content = [
@@ -35,6 +39,15 @@ export async function writePdf(
 	page.node.set(PDFName.of('Contents'), doc.context.register(doc.context.flateStream(content)))
 	page.node.set(PDFName.of('Resources'), inks.resources())
 	return new Uint8Array(await doc.save({ useObjectStreams: false }))
+}
+
+/** A page is no wider than so many units (PDF 1.7, annex C); wider ones have units of several points. */
+const MOST_UNITS = 14_400
+
+/** How many points a unit of the page is. */
+function userUnit(sheet: Sheet): number {
+	const points = Math.max(sheet.width, sheet.height) * pointsPerPx(sheet)
+	return Math.max(1, Math.ceil(points / MOST_UNITS))
 }
 
 function ground({ width, height }: Sheet, paint: Paint, inks: Inks): string {

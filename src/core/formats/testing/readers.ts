@@ -32,6 +32,26 @@ export async function seenPdf(bytes: Uint8Array, width: number, height: number):
 	])
 }
 
+/** A PDF's page as Ghostscript draws it, so many px wide and high. */
+export async function printedPdf(bytes: Uint8Array, width: number, height: number): Promise<Seen> {
+	return drawnBy('pdf', bytes, (file, out) => [
+		'gs',
+		[
+			'-q',
+			'-dSAFER',
+			'-dBATCH',
+			'-dNOPAUSE',
+			'-sDEVICE=png16m',
+			'-dTextAlphaBits=4',
+			'-dGraphicsAlphaBits=4',
+			'-dPDFFitPage',
+			`-g${width}x${height}`,
+			`-sOutputFile=${out}`,
+			file,
+		],
+	])
+}
+
 /** An EPS as Ghostscript draws it, cut to its bounding box, so many px to a point. */
 export async function seenEps(text: string | Uint8Array, scale: number): Promise<Seen> {
 	return drawnBy('eps', text, (file, out) => [
