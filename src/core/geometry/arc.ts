@@ -2,8 +2,11 @@ import { type Affine, applyAffine } from './affine'
 import type { Cubic } from './cubic'
 import type { Point } from './point'
 
-/** Largest distance allowed between an arc and the cubics that stand for it, px. */
-const ARC_TOLERANCE_PX = 2e-4
+/**
+ * Largest distance allowed between an arc and the cubics that stand for it, px: a fifth of what anybody sees, so that
+ * a circle of up to 220 px has four nodes.
+ */
+const ARC_TOLERANCE_PX = 0.06
 
 /** An arc never takes more cubics than this, however large it is. */
 const MOST_PIECES = 360
@@ -18,17 +21,21 @@ export interface ArcParameters {
 	readonly sweep: boolean
 }
 
+/** A stretch of an ellipse: the unit circle under a map, from an angle on by a turn, radians. */
+export interface Arc {
+	readonly place: Affine
+	readonly start: number
+	readonly turn: number
+}
+
 /**
- * An elliptical arc as cubic segments, within {@link ARC_TOLERANCE_PX}.
- * End points to centre as in SVG 1.1, appendix F.6; radii too small are scaled up, a zero
- * radius gives the straight line.
- * @returns no segment where `from` equals `to`
+ * An elliptical arc between two points. End points to centre as in SVG 1.1, appendix F.6; radii too small are scaled up.
+ * @returns `null` where there is none to follow: one of no radius, or of numbers at the ends of double
  */
-export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[] {
-	if (from[0] === to[0] && from[1] === to[1]) return []
+export function arcBetween(from: Point, to: Point, arc: ArcParameters): Arc | null {
 	let rx = Math.abs(arc.rx)
 	let ry = Math.abs(arc.ry)
-	if (rx === 0 || ry === 0) return [[from, from, to, to]]
+	if (rx === 0 || ry === 0) return null
 	// Of a turn of 10³⁰⁸ degrees only what is left of a full turn is a number.
 	const phi = ((arc.rotation % 360) * Math.PI) / 180
 	const cos = Math.cos(phi)
@@ -44,7 +51,7 @@ export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[]
 	const k = Math.sqrt(Math.max(0, 1 / reach - 1)) * (arc.large === arc.sweep ? -1 : 1)
 	const cx1 = (k * rx * y1) / ry
 	const cy1 = (-k * ry * x1) / rx
-	const toEllipse: Affine = [
+	const place: Affine = [
 		rx * cos,
 		rx * sin,
 		-ry * sin,
@@ -55,12 +62,82 @@ export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[]
 	const start = Math.atan2((y1 - cy1) / ry, (x1 - cx1) / rx)
 	const end = Math.atan2((-y1 - cy1) / ry, (-x1 - cx1) / rx)
 	const turn = sweepBetween(start, end, arc.sweep)
-	// Numbers at the ends of double leave no ellipse to follow.
-	if (![turn, ...toEllipse].every(Number.isFinite)) return [[from, from, to, to]]
-	return unitArc(start, turn, piecesFor(turn, Math.max(rx, ry))).map((c, i, all) => {
-		const [a, b, d, e] = c.map((p) => applyAffine(toEllipse, p)) as unknown as Cubic
-		return [i === 0 ? from : a, b, d, i === all.length - 1 ? to : e]
+	return [turn, ...place].every(Number.isFinite) ? { place, start, turn } : null
+}
+
+/**
+ * An arc as cubic segments within {@link ARC_TOLERANCE_PX}, joined where it is outermost.
+ * @param from where it begins, and @param to where it ends, to the last bit
+ */
+export function cubicsOf({ place, start, turn }: Arc, from: Point, to: Point): Cubic[] {
+	const angles = [start, ...outermostAngles(place, start, turn), start + turn]
+	const radius = Math.max(Math.hypot(place[0], place[1]), Math.hypot(place[2], place[3]))
+	const cubics = angles.slice(1).flatMap((end, k) => {
+		const begin = angles[k] ?? start
+		return unitArc(begin, end - begin, piecesFor(end - begin, radius))
 	})
+	return cubics.map((c, i) => {
+		const [a, b, d, e] = c.map((p) => applyAffine(place, p)) as unknown as Cubic
+		return [i === 0 ? from : a, b, d, i === cubics.length - 1 ? to : e]
+	})
+}
+
+/** Nearer to an end of its arc an outermost point is the end's, radians. */
+const AT_END = 1e-3
+
+/** The angles within an arc at which it is outermost, level or upright, in its order. */
+function outermostAngles([a, b, c, d]: Affine, start: number, turn: number): number[] {
+	const [low, high] = turn < 0 ? [start + turn, start] : [start, start + turn]
+	const found = [Math.atan2(c, a), Math.atan2(d, b)].flatMap((first) => {
+		const from = Math.ceil((low - first) / Math.PI)
+		const count = Math.max(0, Math.floor((high - first) / Math.PI) - from + 1)
+		return Array.from({ length: count }, (_, k) => first + (from + k) * Math.PI)
+	})
+	const inner = found
+		.filter((angle) => angle - low > AT_END && high - angle > AT_END)
+		.sort((one, other) => one - other)
+	return turn < 0 ? inner.reverse() : inner
+}
+
+/** Two arcs are of one ellipse where nothing of either is further from the other than this, px. */
+const ONE_ELLIPSE_PX = 0.06
+
+/** The arc that goes on from one into another; `null` where they are of two ellipses, or turn back. */
+export function goneOn(one: Arc, other: Arc): Arc | null {
+	if (Math.sign(one.turn) !== Math.sign(other.turn)) return null
+	const turn = one.turn + other.turn
+	if (Math.abs(turn) > 2 * Math.PI + AT_END) return null
+	// What either makes of the unit circle, whichever way its axes are turned: its centre and its second moments.
+	const same = momentsOf(one.place).every(
+		(v, k) => Math.abs(v - (momentsOf(other.place)[k] ?? 0)) <= ONE_ELLIPSE_PX,
+	)
+	return same ? { ...one, turn } : null
+}
+
+/** The centre of an ellipse, and the roots of its second moments: how far it reaches, and how it leans, px. */
+function momentsOf([a, b, c, d, e, f]: Affine): readonly number[] {
+	const lean = a * b + c * d
+	return [e, f, Math.hypot(a, c), Math.hypot(b, d), Math.sign(lean) * Math.sqrt(Math.abs(lean))]
+}
+
+/** Whether an arc comes back to where it began. */
+export const isWhole = ({ turn }: Arc): boolean => Math.abs(turn) > 2 * Math.PI - AT_END
+
+/** A whole ellipse as segments between its outermost points, in the direction of an arc, from the point nearest its beginning. */
+export function wholeEllipse({ place, start, turn }: Arc): Cubic[] {
+	const [first = start] = outermostAngles(place, start - AT_END, Math.sign(turn) * 2 * Math.PI)
+	const begin = applyAffine(place, [Math.cos(first), Math.sin(first)])
+	return cubicsOf({ place, start: first, turn: Math.sign(turn) * 2 * Math.PI }, begin, begin)
+}
+
+/**
+ * An elliptical arc as cubic segments: a straight line where it has no radius.
+ * @returns no segment where `from` equals `to`
+ */
+export function arcToCubics(from: Point, to: Point, arc: ArcParameters): Cubic[] {
+	if (from[0] === to[0] && from[1] === to[1]) return []
+	const found = arcBetween(from, to, arc)
+	return found ? cubicsOf(found, from, to) : [[from, from, to, to]]
 }
 
 /**

@@ -97,6 +97,50 @@ describe('reading commands', () => {
 		expect(ring?.nodes[0]?.in).toEqual([10, 0])
 	})
 
+	test.each([
+		['two halves', 'M0 50A50 50 0 0 1 100 50A50 50 0 0 1 0 50Z'],
+		['relative halves', 'M0 50a50 50 0 1 0 100 0a50 50 0 1 0 -100 0z'],
+		['one that all but comes round', 'M50 0A50 50 0 1 1 49.99 0Z'],
+		['three thirds', 'M100 50A50 50 0 0 1 25 93.301A50 50 0 0 1 25 6.699A50 50 0 0 1 100 50Z'],
+		[
+			'halves begun in between',
+			'M14.644661 14.644661A50 50 0 0 1 85.355339 85.355339A50 50 0 0 1 14.644661 14.644661Z',
+		],
+		['turned axes', 'M0 50A50 50 30 0 1 100 50A50 50 75 0 1 0 50Z'],
+	])('a circle of arcs has its four outermost nodes: %s', (_, d) => {
+		const [circle, more] = parsePathData(d)
+		expect(more).toBeUndefined()
+		const nodes = circle?.nodes ?? []
+		expect(nodes).toHaveLength(4)
+		for (const { at, kind } of nodes) {
+			expect(['smooth', 'symmetric']).toContain(kind)
+			expect(Math.min(Math.abs(at[0] - 50), Math.abs(at[1] - 50))).toBeLessThan(0.02)
+			expect(Math.abs(Math.hypot(at[0] - 50, at[1] - 50) - 50)).toBeLessThan(0.02)
+		}
+	})
+
+	test('arcs of two ellipses, and such that turn back, are parted where they meet', () => {
+		for (const d of [
+			'M0 0A50 50 0 0 1 100 0A30 30 0 0 1 160 0',
+			'M0 0A50 50 0 0 1 100 0A50 50 0 0 0 200 0',
+		]) {
+			const places = parsePathData(d)[0]?.nodes.map(({ at }) => at) ?? []
+			expect(places).toContainEqual([100, 0])
+		}
+	})
+
+	test('what is drawn on from a whole circle begins where that began', () => {
+		const [one] = parsePathData('M0 50A50 50 0 0 1 100 50A50 50 0 0 1 0 50L-40 50')
+		expect(one?.nodes.map(({ at }) => at.map(Math.round))).toEqual([
+			[0, 50],
+			[50, 0],
+			[100, 50],
+			[50, 100],
+			[0, 50],
+			[-40, 50],
+		])
+	})
+
 	test('a circle of arcs has smooth nodes', () => {
 		const [circle] = parsePathData('M100 50A50 50 0 0 1 0 50A50 50 0 0 1 100 50Z')
 		expect(circle?.closed).toBe(true)

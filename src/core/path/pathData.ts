@@ -1,4 +1,12 @@
-import { arcToCubics } from '../geometry/arc'
+import {
+	type Arc,
+	type ArcParameters,
+	arcBetween,
+	cubicsOf,
+	goneOn,
+	isWhole,
+	wholeEllipse,
+} from '../geometry/arc'
 import { at } from '../geometry/numbers'
 import { add, mix, type Point, samePoint, scale, subtract } from '../geometry/point'
 import { contourHull, isStraight, segmentCubic, segments, withHandles } from './contour'
@@ -18,7 +26,7 @@ export class PathSyntaxError extends Error {
 
 /**
  * Reads SVG path data: every command of SVG 1.1, section 8.3. Arcs and quadratic curves become
- * cubics (arcs within 1e-3 px), subpaths ended by `Z` are closed, a closing point that repeats
+ * cubics (arcs within 0.06 px, those that go on as one ellipse as one), subpaths ended by `Z` are closed, a closing point that repeats
  * the first one is merged with it, and kinds are those that the handles show. A subpath in which
  * nothing is drawn is left out.
  * @throws {PathSyntaxError} with the position of the first character that does not fit
@@ -246,18 +254,38 @@ function tracer() {
 	/** The last control point, for S and T, and which kind of curve left it. */
 	let control: { kind: 'cubic' | 'quadratic'; at: Point } | null = null
 
+	/** An arc that may go on with the next command. */
+	let pending: { readonly arc: Arc; readonly from: Point } | null = null
+
 	const node = (p: Point): PathNode => ({ id: newId(), at: p, kind: 'corner' })
+	/** Lays the arc that was pending, now that it is known where it ends. @param last nothing comes after it in its subpath */
+	const layArc = (last = false) => {
+		if (!pending) return
+		const { arc, from } = pending
+		pending = null
+		// Where a whole ellipse begins is nobody's wish: its nodes are its outermost points.
+		const whole = last && nodes.length === 0 && isWhole(arc)
+		const cubics = whole ? wholeEllipse(arc) : cubicsOf(arc, from, at)
+		const [first] = cubics
+		if (whole && first) nodes = [node(first[0])]
+		for (const [, out, into, end] of cubics) curve(out, into, end)
+	}
 	const endSubpath = (closed: boolean) => {
+		layArc(true)
 		if (nodes.length > 0) done.push(contourFrom(nodes, closed))
 		nodes = []
 	}
 	const to = (out: Point | undefined, into: Point | undefined, p: Point) => {
+		layArc()
+		curve(out, into, p)
+		at = p
+	}
+	const curve = (out: Point | undefined, into: Point | undefined, p: Point) => {
 		const last = nodes.at(-1) ?? node(start)
 		const leaves = out && !samePoint(out, last.at)
 		if (leaves || nodes.length === 0)
 			nodes[Math.max(0, nodes.length - 1)] = leaves ? { ...last, out } : last
 		nodes.push(into && !samePoint(into, p) ? { ...node(p), in: into } : node(p))
-		at = p
 	}
 	return {
 		begun: () => begun,
@@ -265,8 +293,8 @@ function tracer() {
 		mirrored: (kind: 'cubic' | 'quadratic'): Point =>
 			control?.kind === kind ? add(at, subtract(at, control.at)) : at,
 		move: (p: Point) => {
-			start = at = p
 			endSubpath(false)
+			start = at = p
 			begun = true
 			control = null
 		},
@@ -282,10 +310,18 @@ function tracer() {
 			to(mix(at, c, 2 / 3), mix(p, c, 2 / 3), p)
 			control = { kind: 'quadratic', at: c }
 		},
-		arc: (arc: Parameters<typeof arcToCubics>[2], p: Point) => {
-			for (const [, out, into, end] of arcToCubics(at, p, arc)) to(out, into, end)
-			at = p
+		arc: (told: ArcParameters, p: Point) => {
 			control = null
+			if (samePoint(at, p)) return
+			const arc = arcBetween(at, p, told)
+			if (!arc) return to(undefined, undefined, p)
+			const on = pending && goneOn(pending.arc, arc)
+			if (pending && on) pending = { ...pending, arc: on }
+			else {
+				layArc()
+				pending = { arc, from: at }
+			}
+			at = p
 		},
 		close: () => {
 			endSubpath(true)
