@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { cubicBounds } from '../geometry/cubic'
+import type { Point } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
 import { cases } from '../testing/cases'
 import { flattenContour, segmentCubic, segments } from './contour'
@@ -30,6 +31,47 @@ describe('joining', () => {
 		const inOne = onlyContour(joinEnds(sheet, ends, 'node'))
 		expect([inOne.closed, inOne.nodes.length]).toEqual([true, 3])
 		expect(inOne.nodes[0]!.at).toEqual([1, 0])
+	})
+
+	test('where the edges meet: straight ones are lengthened and keep their directions, corners stay', () => {
+		const places = (d: string) => {
+			const sheet = drawn(d)
+			const joined = joinEnds(sheet, idsOf(sheet, [0, 0], [0, -1]), 'meet')
+			return onlyContour(joined).nodes.map(({ at }) => at)
+		}
+		// A level edge and an upright one, short of their corner, or beyond it.
+		expect(places('M2 0L100 0L100 80L0 80L0 3')).toContainEqual([0, 0])
+		expect(places('M-2 0L100 0L100 80L0 80L0 -3')).toContainEqual([0, 0])
+		// Two halves of one straight edge.
+		expect(places('M52 0L100 0L100 80L0 80L0 0L48 0')).toHaveLength(4)
+		// A curve comes onto a straight edge; its other end stays.
+		const [first] = places('M0 3C0 60 60 80 100 80L100 0L2 0')
+		expect(first).toEqual([0, 0])
+		// Edges side by side: the shorter one goes to the longer.
+		expect(places('M20 4L0 4L0 80L100 80L100 0L20 0')).toContainEqual([20, 0])
+	})
+
+	test('a law: no straight edge turns where edges meet, unless both lie side by side', () => {
+		const slope = ([ax, ay]: Point, [bx, by]: Point) => Math.atan2(by - ay, bx - ax)
+		const corner = fc.tuple(
+			fc.double({ min: 40, max: 140, noNaN: true }),
+			fc.double({ min: -3, max: 3, noNaN: true }),
+			fc.double({ min: -3, max: 3, noNaN: true }),
+		)
+		fc.assert(
+			fc.property(corner, ([degrees, short, beyond]) => {
+				const angle = (degrees * Math.PI) / 180
+				const tip = (by: number): Point => [by * Math.cos(angle), by * Math.sin(angle)]
+				const [end, far] = [tip(4 + beyond), tip(90)]
+				const sheet = drawn(`M${4 + short} 0L100 0L120 150L${far}L${end}`)
+				const joined = onlyContour(joinEnds(sheet, idsOf(sheet, [0, 0], [0, -1]), 'meet'))
+				const [a, b] = joined.nodes
+				const last = joined.nodes.at(-1)
+				if (!a || !b || !last) throw new Error('It has three nodes and more.')
+				expect(slope(a.at, b.at)).toBeCloseTo(0, 9)
+				expect(Math.sin(slope(a.at, last.at) - angle)).toBeCloseTo(0, 9)
+			}),
+		)
 	})
 
 	test('any two ends of two outlines make one of them, in whichever direction they run', () => {

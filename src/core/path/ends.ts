@@ -1,6 +1,7 @@
 import { boxOf, growBox } from '../geometry/box'
-import { add, distance, mix, type Point, subtract } from '../geometry/point'
-import { reverseContour, withHandles } from './contour'
+import { type Line, meeting, offLine, ontoLine } from '../geometry/lineThrough'
+import { add, distance, dot, length, mix, type Point, subtract, unit } from '../geometry/point'
+import { isStraight, reverseContour, withHandles } from './contour'
 import { findNode, mapContour, mapContoursOf, mapPiece, type NodePlace, piecesNear } from './edit'
 import { withFreshIds } from './freshIds'
 import { inferKind, replaceNode } from './kinds'
@@ -46,12 +47,16 @@ export class CannotJoin extends Error {
 	}
 }
 
+/** How two ends become one: by a segment between them, in one node halfway, or where the edges that lead to them meet. */
+type Join = 'segment' | 'node' | 'meet'
+
 /**
- * Joins two end nodes of open outlines: by a segment between them, or into one node halfway. Ends
+ * Joins two end nodes of open outlines: by a segment between them, into one node halfway, or where they meet: straight
+ * edges are lengthened and keep their directions, else the shorter edge goes to the other's end. Ends
  * of one outline close it; ends of two make one outline of them, in the first one's piece.
  * @throws {CannotJoin} where they are not two ends
  */
-export function joinEnds(sheet: Sheet, ids: ReadonlySet<string>, how: 'segment' | 'node'): Sheet {
+export function joinEnds(sheet: Sheet, ids: ReadonlySet<string>, how: Join): Sheet {
 	const [first, second, more] = [...ids].map((id) => findNode(sheet, id))
 	if (!first || !second || more) throw new CannotJoin('not-two')
 	if (!isEnd(first) || !isEnd(second)) throw new CannotJoin('not-ends')
@@ -62,7 +67,7 @@ export function joinEnds(sheet: Sheet, ids: ReadonlySet<string>, how: 'segment' 
 	// The first runs up to the join, the second on from it.
 	const before = endsWith(first) ? first.contour : reverseContour(first.contour)
 	const after = endsWith(second) ? reverseContour(second.contour) : second.contour
-	const joined = how === 'segment' ? linked(before, after) : welded(before, after)
+	const joined = how === 'segment' ? linked(before, after) : welded(before, after, how)
 	const without = removeOutline(sheet, second.contour.id)
 	return mapContour(without, first.contour.id, () => joined)
 }
@@ -71,13 +76,18 @@ function endsWith({ contour, node }: NodePlace): boolean {
 	return contour.nodes.at(-1) === node
 }
 
-function closed(contour: Contour, how: 'segment' | 'node'): Contour {
+function closed(contour: Contour, how: Join): Contour {
 	const [first] = contour.nodes
 	const last = contour.nodes.at(-1)
 	if (how === 'segment' || !first || !last || contour.nodes.length < 3)
 		return settleSince(contour, { ...contour, closed: true })
-	const one = weldedNode(last, first)
-	const next = { ...contour, closed: true, nodes: [one, ...contour.nodes.slice(1, -1)] }
+	const inner = contour.nodes.slice(1, -1)
+	const met = how === 'meet' ? meetingOf(inner.at(-1), last, first, inner[0]) : halfway(last, first)
+	// Two halves of one straight edge need no node between them.
+	if (met === null && inner.length > 1)
+		return settleSince(contour, { ...contour, closed: true, nodes: inner })
+	const one = weldedNode(last, first, met ?? halfway(last, first))
+	const next = { ...contour, closed: true, nodes: [one, ...inner] }
 	return settleSince(contour, withShownKind(next, 0))
 }
 
@@ -89,17 +99,61 @@ function linked(before: Contour, after: Contour): Contour {
 	return settleSince(before, shown)
 }
 
-function welded(before: Contour, after: Contour): Contour {
+function welded(before: Contour, after: Contour, how: Exclude<Join, 'segment'>): Contour {
 	const [first, ...rest] = after.nodes
-	const last = before.nodes.at(-1)
+	const [last, inner] = [before.nodes.at(-1), before.nodes.slice(0, -1)]
 	if (!first || !last) return linked(before, after)
-	const nodes = [...before.nodes.slice(0, -1), weldedNode(last, first), ...rest]
+	const met = how === 'meet' ? meetingOf(inner.at(-1), last, first, rest[0]) : halfway(last, first)
+	if (met === null) return settleSince(before, { ...before, nodes: [...inner, ...rest] })
+	const nodes = [...inner, weldedNode(last, first, met), ...rest]
 	return settleSince(before, withShownKind({ ...before, nodes }, before.nodes.length - 1))
 }
 
-/** One node halfway between two, the handles of either moved along. */
-function weldedNode(last: PathNode, first: PathNode): PathNode {
-	const at = mix(last.at, first.at, 0.5)
+const halfway = (last: PathNode, first: PathNode): Point => mix(last.at, first.at, 0.5)
+
+/** Edges that turn by less go on as one, as a sine. */
+const LEAST_TURN = 0.02
+/** They are lengthened, or cut short, by no more than so many times the gap between them. */
+const MOST_GAPS = 3
+
+/**
+ * Where the edges that lead to two ends meet: straight ones in their own directions, else at the end of the longer.
+ * @returns `null` where both are one straight edge
+ */
+function meetingOf(
+	before: PathNode | undefined,
+	last: PathNode,
+	first: PathNode,
+	after: PathNode | undefined,
+): Point | null {
+	const gap = distance(last.at, first.at)
+	const into = before && isStraight(before, last) ? lineOf(before.at, last.at) : null
+	const out = after && isStraight(first, after) ? lineOf(after.at, first.at) : null
+	const near = (p: Point) =>
+		distance(p, last.at) <= MOST_GAPS * gap && distance(p, first.at) <= MOST_GAPS * gap
+	if (into && out) {
+		const met = meeting(into, out, LEAST_TURN)
+		if (met && near(met)) return met
+		const sideways = Math.abs(offLine(into, first.at))
+		const opposed = dot(into.along, out.along) < 0
+		if (!met && opposed && sideways <= LEAST_TURN * Math.max(gap, 1)) return null
+	} else if (into || out) {
+		// The curve's end comes onto the straight edge, which is as long as that takes.
+		const met = into ? ontoLine(into, first.at) : out && ontoLine(out, last.at)
+		if (met && near(met)) return met
+	}
+	const lengthTo = (node: PathNode | undefined, end: PathNode) =>
+		node ? distance(node.at, end.at) : 0
+	return lengthTo(before, last) < lengthTo(after, first) ? first.at : last.at
+}
+
+function lineOf(from: Point, to: Point): Line | null {
+	const along = unit(subtract(to, from))
+	return length(along) > 0 ? { at: to, along } : null
+}
+
+/** One node at a place in place of two, the handles of either moved along. */
+function weldedNode(last: PathNode, first: PathNode, at: Point): PathNode {
 	const along = (node: PathNode, handle: Point | undefined) =>
 		handle && add(handle, subtract(at, node.at))
 	return withHandles({ ...last, at }, { in: along(last, last.in), out: along(first, first.out) })

@@ -83,7 +83,7 @@ const BRIDGE = { share: 0.12, least: 2 } as const
 
 const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	open: (sheet, { contour = '' }) => closeOutline(sheet, contour),
-	'ends-near': (sheet, { nodes = [] }) => joinEnds(sheet, new Set(nodes), 'node'),
+	'ends-near': (sheet, { nodes = [] }) => joinEnds(sheet, new Set(nodes), 'meet'),
 	'rules-differ': resolved,
 	crosses: resolved,
 	outside: (sheet, { piece = '', contour }) =>
