@@ -88,6 +88,6 @@ describe('skiagram combine', () => {
 	])('not understood: %j ends with 2 and says how', async (args) => {
 		const { code, err } = await skiagram(args)
 		expect(code).toBe(2)
-		expect(err).toMatch(/skiagram combine OP SUBJECT\.svg CLIP\.svg/)
+		expect(err).toMatch(/^skiagram: [^\n]+ skiagram --help says what there is\.\n$/)
 	})
 })

@@ -3,7 +3,7 @@ import { basename, extname, join } from 'node:path'
 import { addPieces, type LeftOut, nodeCount, saysLeftOut } from '../src/core/index'
 import { numberWithin, readDrawing, sheetOf } from './drawings'
 import { isFolder, makeFolder, say, writeText } from './files'
-import { contentFor, OUT_EXTENSIONS, type OutWish, sizeSaid } from './outFormats'
+import { contentFor, OUT_EXTENSIONS, type OutWish, saysEndings, sizeSaid } from './outFormats'
 import { parsedArgs, UsageError } from './usage'
 
 interface Converted {
@@ -111,13 +111,18 @@ function understood(args: string[]): Understood {
 
 /**
  * The drawings, and where they go. Of two names alone the second is where the first goes, where it is a
- * kind that is only written, or nothing lies there that could be meant to be read.
+ * kind that is only written, standard output, or nothing lies there that could be meant to be read.
+ * @throws {UsageError} where it is of a kind that nothing is written as
  */
 function apart(positionals: readonly string[], said: string | undefined) {
 	const [input, output, more] = positionals
 	const free = input !== undefined && output !== undefined && more === undefined && !said
-	if (!free || output === '-') return { inputs: positionals, named: said }
+	if (!free) return { inputs: positionals, named: said }
+	if (output === '-') return { inputs: [input], named: output }
 	const extension = extname(output).toLowerCase()
+	// What lies there is meant to be read, whatever it is.
+	if (extension !== '' && !OUT_EXTENSIONS.includes(extension) && !existsSync(output))
+		throw new UsageError(saysEndings(extension))
 	const isRead = ['.svg', '.svgz', '.dxf'].includes(extension)
 	const meant = OUT_EXTENSIONS.includes(extension) && !(isRead && existsSync(output))
 	return meant ? { inputs: [input], named: output } : { inputs: positionals, named: said }

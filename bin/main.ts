@@ -50,7 +50,7 @@ skiagram measure OUTLINE.svg (PHOTO|OTHER.svg) [--json]
 export async function main([name, ...args]: string[]): Promise<number> {
 	try {
 		const command = Object.hasOwn(COMMANDS, name ?? '') ? COMMANDS[name ?? ''] : undefined
-		if (name === '--help' || name === '-h') say(HELP)
+		if ([name, ...args].some((one) => one === '--help' || one === '-h')) say(HELP)
 		else if (command) await (await command())(args)
 		else throw new UsageError(name ? `There is no command “${name}”.` : 'Say what to do.')
 		return 0
@@ -58,15 +58,25 @@ export async function main([name, ...args]: string[]): Promise<number> {
 		if (isClosedPipe(error)) return 0
 		const message = error instanceof Error ? error.message : String(error)
 		const usage = error instanceof UsageError
-		const written = error instanceof PartlyDone ? 'The others are written.\n' : writtenOf(name)
-		process.stderr.write(`skiagram: ${message}\n${usage ? HELP : written}`)
+		const rest = usage
+			? 'skiagram --help says what there is.'
+			: error instanceof PartlyDone
+				? 'The others are written.'
+				: writtenOf(name)
+		process.stderr.write(`skiagram: ${ended(message)} ${rest}\n`)
 		return usage ? 2 : 1
 	}
+}
+
+/** A message as a sentence, in one line. */
+function ended(message: string): string {
+	const line = message.replaceAll(/\s*\n\s*/g, ' ').trim()
+	return /[.!?]$/.test(line) ? line : `${line}.`
 }
 
 /** Of several drawings some may have been written before one failed. */
 function writtenOf(name: string | undefined): string {
 	return name === 'convert'
-		? 'Of a drawing that failed nothing was written.\n'
-		: 'Nothing was written.\n'
+		? 'Of a drawing that failed nothing was written.'
+		: 'Nothing was written.'
 }

@@ -70,6 +70,38 @@ describe('skiagram convert, by the ending of what it writes', () => {
 	})
 })
 
+describe('what is not understood', () => {
+	const line = /^skiagram: [^\n]+\n$/
+
+	test('says in one line what is wrong: another ending, as a second name or as the output', async () => {
+		for (const args of [
+			['convert', key, out('key.xyz')],
+			['convert', key, '-o', out('key.xyz')],
+		]) {
+			const { err, out: said, code } = await skiagram(args)
+			expect(code).not.toBe(0)
+			expect(err).toMatch(line)
+			expect(err).toContain('not in “.xyz”')
+			expect(said).toBe('')
+		}
+	})
+
+	test('a dash is standard output, also as a second name', async () => {
+		const { code, out: said } = await skiagram(['convert', key, '-'])
+		expect(code).toBe(0)
+		expect(said).toContain('<svg')
+	})
+
+	test('help is said when it is asked for, with any command, and else not', async () => {
+		for (const args of [['--help'], ['convert', '--help'], ['thin', '-h']]) {
+			const { code, out: said, err } = await skiagram(args)
+			expect([code, err]).toEqual([0, ''])
+			expect(said).toContain('skiagram convert IN')
+		}
+		expect((await skiagram(['convert'])).err).toMatch(line)
+	})
+})
+
 describe('skiagram cut-out', () => {
 	const photo = 'public/photos/fruit.jpg'
 	const outline = 'public/photos/truth/fruit-pear.svg'

@@ -50,6 +50,10 @@ export const OUT_EXTENSIONS: readonly string[] = [
 	...new Set([...FORMATS.map(({ extension }) => extension), PROGRAM, ...Object.keys(ALSO)]),
 ].filter((extension) => extension === PROGRAM || formatBy(extension))
 
+/** Why nothing is written to a file by its ending. */
+export const saysEndings = (extension: string): string =>
+	`Files end in ${OUT_EXTENSIONS.join(', ')}, not in “${extension}”.`
+
 /** A sheet as the contents of a file, by the file's ending; SVG where it has none. */
 export async function contentFor(
 	path: string,
@@ -61,8 +65,7 @@ export async function contentFor(
 	const page = pageOf(sheet, wish)
 	if (extension === PROGRAM) return programOf(page, wish)
 	const format = formatBy(extension)
-	if (!format)
-		throw new UsageError(`Files end in ${OUT_EXTENSIONS.join(', ')}, not in “${extension}”.`)
+	if (!format) throw new UsageError(saysEndings(extension))
 	if (format.kind === 'picture') return pictureOf(page, format, wish)
 	if (format.kind === 'sheet') return format.write(page, [])
 	return format.write(page, { digits: wish.digits, curves: wish.tolerance ?? 0 })

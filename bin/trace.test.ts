@@ -134,7 +134,7 @@ describe('skiagram trace FOLDER', () => {
 			'torn.png',
 		])
 		expect(err).toContain('4 of 4: torn.png:')
-		expect(err).toContain('1 of 4 photos could not be traced.\nThe others are written.')
+		expect(err).toContain('1 of 4 photos could not be traced. The others are written.')
 	})
 
 	test('with --json the results are a list; a box for no photo, and a bad one, are refused by line', async () => {
