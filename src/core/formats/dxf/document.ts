@@ -81,15 +81,23 @@ export function dxfDocument(
 	return pairs.map(([code, value]) => `${code}\n${written(code, value, digits)}\n`).join('')
 }
 
-/** Codes from 10 to 59 and from 210 are real numbers; text beyond ASCII goes out by its code points. */
+/** The codes of real numbers; other numbers are whole. */
+const REALS: readonly (readonly [from: number, to: number])[] = [
+	[10, 59],
+	[110, 149],
+	[210, 239],
+	[460, 469],
+	[1010, 1059],
+]
+
+/** Text beyond ASCII goes out by its code units, four hexadecimal digits each. */
 function written(code: number, value: string | number, digits: number): string {
 	if (typeof value === 'string')
 		return value.replace(
-			/[^\x20-\x7e]/gu,
-			(c) => `\\U+${(c.codePointAt(0) ?? 0).toString(16).toUpperCase().padStart(4, '0')}`,
+			/[^\x20-\x7e]/g,
+			(c) => `\\U+${c.charCodeAt(0).toString(16).toUpperCase().padStart(4, '0')}`,
 		)
-	const real = (code >= 10 && code < 60) || code >= 210
-	if (!real) return String(value)
+	if (!REALS.some(([from, to]) => code >= from && code <= to)) return String(Math.round(value))
 	const text = plainNumber(value, digits)
 	return text.includes('.') ? text : `${text}.0`
 }

@@ -41,7 +41,7 @@ export function sectionsOf(text: string): ReadonlyMap<string, readonly Item[]> {
 			throw new DxfSyntaxError(
 				`Line ${n + 1} should be a group code and is “${(lines[n] ?? '').slice(0, 20)}”.`,
 			)
-		const value = (lines[n + 1] ?? '').trim()
+		const value = unescaped((lines[n + 1] ?? '').trim())
 		if (code === 0) {
 			if (value === 'EOF') return sections
 			if (value === 'SECTION') named = true
@@ -58,6 +58,14 @@ export function sectionsOf(text: string): ReadonlyMap<string, readonly Item[]> {
 	}
 	if (sections.size === 0) throw new DxfSyntaxError('It holds no section.')
 	return sections
+}
+
+/** Text in which characters beyond ASCII stand by their code units. */
+function unescaped(text: string): string {
+	if (!text.includes('\\U+')) return text
+	return text.replace(/\\U\+([\da-f]{4})/gi, (_, code: string) =>
+		String.fromCharCode(Number.parseInt(code, 16)),
+	)
 }
 
 /** The first number under a code; what is none counts as absent. */

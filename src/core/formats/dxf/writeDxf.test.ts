@@ -5,8 +5,10 @@ import { emptySheet, newPiece, type Sheet } from '../../path/model'
 import { parsePathData } from '../../path/pathData'
 import { addPieces } from '../../path/pieces'
 import { formatSvg } from '../svg/writeSvg'
+import { faultsIn } from '../testing/dxfGroups'
 import { keySheet } from '../testing/keySheet'
 import { overlapOfInk, seenSvg } from '../testing/readers'
+import { readDxf } from './readDxf'
 import { type DxfOptions, writeDxf } from './writeDxf'
 
 const key = keySheet()
@@ -85,6 +87,39 @@ function asSvg(text: string, { width, height, mmPerPx = 1 }: Sheet): string {
 		)
 	return `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}"><path fill="#22272e" fill-rule="evenodd" d="${d.join('')}"/></svg>`
 }
+
+test('every group has a code that there is and a value of its type, whatever lies on the sheet', () => {
+	const names = ['Key', 'Čáp, 鍵 and 🗝', 'x'.repeat(80), '* | < >']
+	const sheet = addPieces(
+		{ ...emptySheet('Étude №1', 400, 300), mmPerPx: 0.35 },
+		names.map((name, k) =>
+			newPiece(name, parsePathData(`M${10 * k} 10H${90 + k}V90C50 120 40 60 ${k} 90Z`)),
+		),
+	)
+	for (const options of [SPLINES, ARCS, { ...SPLINES, layers: 'colour' } as const])
+		for (const one of [sheet, key, emptySheet('Nothing', 10, 10)])
+			expect(faultsIn(writeDxf(one, options))).toEqual([])
+	// What would be wrong is found.
+	const broken = writeDxf(sheet, SPLINES)
+		.replace(/\n70\n(\d+)\n/, '\n70\n$1.0\n')
+		.replace('ENDSEC', 'ENDTAB')
+	expect(faultsIn(broken).length).toBeGreaterThan(1)
+})
+
+test('names in any letters come back as they were', () => {
+	const names = ['Čáp', '鍵', '🗝 key', 'Volavka a lucerna']
+	const sheet = addPieces(
+		emptySheet('Names', 400, 300),
+		names.map((name, k) => newPiece(name, parsePathData(`M${60 * k} 10H${50 + 60 * k}V60Z`))),
+	)
+	const text = writeDxf(sheet, SPLINES)
+	expect(text).toMatch(/^[\x20-\x7e\n]*$/)
+	expect(
+		readDxf(text)
+			.pieces.map(({ name }) => name)
+			.sort(),
+	).toEqual(names.toSorted())
+})
 
 describe('another reader', () => {
 	test.each([
