@@ -10,6 +10,7 @@ import {
 	WORKSHOP_BED,
 } from '../src/core/cutting'
 import {
+	dpiOf,
 	FORMATS,
 	type Format,
 	formatSvg,
@@ -18,6 +19,7 @@ import {
 	type PictureFormat,
 	type Sheet,
 	transformContour,
+	withResolution,
 } from '../src/core/index'
 import { UsageError } from './usage'
 
@@ -89,9 +91,11 @@ async function pictureOf(
 		`$1 width="${width}px" height="${height}px"`,
 	)
 	const drawn = sharp(Buffer.from(svg))
-	return (opaque ? drawn.flatten({ background: '#ffffff' }) : drawn)
+	const made = await (opaque ? drawn.flatten({ background: '#ffffff' }) : drawn)
 		.toFormat(SHARP[type])
 		.toBuffer()
+	const dpi = dpiOf(page, page, width)
+	return dpi === undefined ? made : withResolution(new Uint8Array(made), dpi)
 }
 
 /** The longest side of a picture, px: what draws it goes so far, and WebP no further than this. */

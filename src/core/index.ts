@@ -43,6 +43,7 @@ export {
 export { FORMATS } from './formats/formats'
 export {
 	type DrawnFile,
+	dpiOf,
 	filesOf,
 	firstPage,
 	type OutWish,
@@ -52,6 +53,7 @@ export {
 export { type GivenPage, type Outgoing, outgoing } from './formats/outgoing'
 export { buffersOf, type PackedContours, packContours, unpackContours } from './formats/packed'
 export { mmPerPx, pointsPerPx } from './formats/pageSize'
+export { withResolution } from './formats/resolution'
 export { sheetJsonSteps, sheetToJson } from './formats/sheetJson'
 export { isSoundChange, parseSheet, salvageSheet, soundChangeSteps } from './formats/sheetSchema'
 export { isLater, SheetTorn } from './formats/sheetVersions'

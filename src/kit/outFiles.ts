@@ -1,10 +1,12 @@
 import {
+	type DrawnFile,
 	type FormatSettings,
 	fileStem,
 	type OutWish,
 	type PlacedPhoto,
 	type Sheet,
 	sheetFormat,
+	withResolution,
 } from '@/core'
 import type { CarriedPhoto } from '@/core/drawings'
 import type { Writer } from '@/jobs/exporting'
@@ -36,11 +38,18 @@ export async function outFiles(
 	const files: OutFile[] = []
 	for (const file of written) {
 		const { name, type } = file
-		const blob =
-			'svg' in file ? await rasterise(file.svg, file, file) : new Blob([file.content], { type })
+		const blob = 'svg' in file ? await drawnPicture(file) : new Blob([file.content], { type })
 		files.push({ name, blob })
 	}
 	return files
+}
+
+/** A picture that says how large it is on paper, where that is known. */
+async function drawnPicture(file: DrawnFile): Promise<Blob> {
+	const blob = await rasterise(file.svg, file, file)
+	if (file.dpi === undefined) return blob
+	const bytes = new Uint8Array(await blob.arrayBuffer())
+	return new Blob([withResolution(bytes, file.dpi)], { type: blob.type })
 }
 
 /** The sheet as a file of its own, with its photos where they are wished for. */

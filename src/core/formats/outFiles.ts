@@ -1,4 +1,5 @@
 import { displayList } from '../artwork/displayList'
+import { MM_PER_INCH } from '../geometry/lengths'
 import type { Sheet } from '../path/model'
 import { fileStem } from './fileStem'
 import { type Format, type FormatSettings, groundOf, type PictureFormat } from './format'
@@ -36,6 +37,8 @@ export interface DrawnFile {
 	/** What one sees through is filled with white. */
 	readonly opaque: boolean
 	readonly quality?: number
+	/** How many px it has to the inch at the size that it really is; absent where that was not measured. */
+	readonly dpi?: number
 }
 
 /** The files that a wish asks for, those of pictures still to be drawn; none where nothing would be in them. */
@@ -52,7 +55,7 @@ export async function filesOf(
 			const { sizes } = format.pixels
 			const widths = sizes?.map((size) => [`${stem}-${size}.png`, size] as const)
 			for (const [own, width] of widths ?? [[name, pixelWidth(page, wish)] as const])
-				files.push(drawn(own, page, format, settings, width))
+				files.push(drawn(own, page, format, settings, width, dpiOf(sheet, page, width)))
 		} else {
 			const content =
 				format.kind === 'sheet' ? format.write(page, []) : format.write(page, settings)
@@ -72,6 +75,15 @@ export function firstPage(sheet: Sheet, chosen: ReadonlySet<string>, wish: OutWi
 export function pixelWidth(sheet: Sheet, { width, page }: Pick<OutWish, 'width' | 'page'>): number {
 	const given = typeof page === 'object' ? page.width : width
 	return Math.max(1, Math.round(given ?? sheet.width))
+}
+
+/** Px to the inch of a picture of a page, so many px wide, of a sheet whose real size was measured. */
+export function dpiOf(
+	{ mmPerPx }: Pick<Sheet, 'mmPerPx'>,
+	page: Pick<Sheet, 'width'>,
+	width: number,
+): number | undefined {
+	return mmPerPx === undefined ? undefined : (width * MM_PER_INCH) / (page.width * mmPerPx)
 }
 
 function pagesOf(
@@ -121,6 +133,7 @@ function drawn(
 	{ pixels: { type, opaque } }: PictureFormat,
 	settings: FormatSettings,
 	width: number,
+	dpi: number | undefined,
 ): DrawnFile {
 	const ground = groundOf(settings)
 	const { background: _, ...bare } = page
@@ -133,5 +146,6 @@ function drawn(
 		height: Math.max(1, Math.round((width * page.height) / page.width)),
 		opaque: opaque || ground === 'white',
 		...(quality !== undefined && { quality }),
+		...(dpi !== undefined && { dpi }),
 	}
 }

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import {
 	artworkBox,
+	dpiOf,
 	type GivenPage,
 	LENGTH_DIGITS,
 	type LengthUnit,
@@ -45,12 +46,24 @@ export function OutSize({
 	}
 	const digits = pixels ? 0 : LENGTH_DIGITS[unit]
 	const box = useMemo(() => artworkBox(page), [page])
+	const dpi = pixels ? dpiOf(page, page, width) : undefined
+	const [mmWide, mmHigh] = [page.width, page.height].map((px) =>
+		Number((px * mmPerPx(page)).toFixed(1)),
+	)
 	/** A length on the page as it goes out. */
 	const out = (px: number) => String(Number((((px / page.width) * width) / of).toFixed(digits)))
 	return (
 		<>
 			<Box
-				sx={{ display: 'grid', gridTemplateColumns: pixels ? '1fr 1fr' : '1fr 1fr 78px', gap: 1 }}
+				sx={{
+					display: 'grid',
+					gridTemplateColumns: !pixels
+						? '1fr 1fr 78px'
+						: dpi === undefined
+							? '1fr 1fr'
+							: '1fr 1fr 84px',
+					gap: 1,
+				}}
 			>
 				<NumberField
 					label="Width"
@@ -67,7 +80,21 @@ export function OutSize({
 					onChange={(next) => give((next((width * share) / of) * of) / share)}
 				/>
 				{!pixels && <WordChoice label="Unit" value={shown} words={UNITS} onChange={setUnit} />}
+				{dpi !== undefined && (
+					<NumberField
+						label="Per inch"
+						unit=""
+						value={dpi}
+						digits={0}
+						onChange={(next) => give((width * Math.max(1, next(dpi))) / dpi)}
+					/>
+				)}
 			</Box>
+			{dpi !== undefined && (
+				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+					On paper it is {mmWide} × {mmHigh} mm; the file says so.
+				</Typography>
+			)}
 			{wish.page === 'sheet' && box && (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 					This is the page’s size. The artwork on it is {out(box.maxX - box.minX)} ×{' '}
