@@ -8,8 +8,8 @@ import { formatSvg } from './svg/writeSvg'
 
 /** What is sent out, and how. */
 export interface OutWish {
-	/** All that shows, the pieces chosen, or a file for each of these. */
-	readonly what: 'all' | 'chosen' | 'each'
+	/** All that shows, or the pieces chosen; in one file, or in one for each piece. */
+	readonly what: 'all' | 'chosen' | 'each' | 'each-chosen'
 	readonly format: Format
 	readonly settings: FormatSettings
 	/** Of a page that is given mm; of pictures, px. */
@@ -67,7 +67,7 @@ export async function filesOf(
 
 /** The page that a wish is about, as it would be looked at before it goes out. */
 export function firstPage(sheet: Sheet, chosen: ReadonlySet<string>, wish: OutWish): Sheet | null {
-	const what = wish.what === 'each' ? 'all' : wish.what
+	const what = wish.what === 'each' ? 'all' : wish.what === 'each-chosen' ? 'chosen' : wish.what
 	return pagesOf(sheet, chosen, { ...wish, what })[0]?.page ?? null
 }
 
@@ -107,7 +107,7 @@ function pagesOf(
 			? [{ stem }]
 			: what === 'chosen'
 				? [{ stem, only: chosen }]
-				: displayList(sheet, chosen.size > 0 ? chosen : undefined).map(({ piece }) => ({
+				: displayList(sheet, what === 'each-chosen' ? chosen : undefined).map(({ piece }) => ({
 						stem: names(`${stem}-${fileStem(piece.name)}`),
 						only: new Set([piece.id]),
 					}))

@@ -45,7 +45,7 @@ export function FileSection() {
 	const chosen = useMemo(() => chosenPieces(selection), [selection])
 	const wish = useSlice(exportSlice, (state) => state)
 	const set = (change: Partial<ExportWish>) => slices.of(exportSlice).setState(change)
-	const what = wish.what === 'chosen' && chosen.size === 0 ? 'all' : wish.what
+	const what = possible(wish.what, chosen.size)
 	const meant = useMemo(() => ({ ...wish, what }) as const, [wish, what])
 	const make = useCallback(
 		(writer: Writer) =>
@@ -75,7 +75,10 @@ export function FileSection() {
 						...(chosen.size > 0
 							? [['chosen', `${counted(chosen.size, 'chosen piece', 'chosen pieces')}`] as const]
 							: []),
-						['each', 'A file for each piece'],
+						['each', 'A file for each piece that shows'],
+						...(chosen.size > 1
+							? [['each-chosen', `A file for each of the ${chosen.size} chosen`] as const]
+							: []),
 					]}
 					onChange={(next) => set({ what: next })}
 				/>
@@ -158,6 +161,12 @@ export function FileSection() {
 			</Typography>
 		</>
 	)
+}
+
+/** What is meant where less is chosen than what was wished needs. */
+function possible(what: ExportWish['what'], chosen: number): ExportWish['what'] {
+	if (what === 'each-chosen' && chosen < 2) return chosen === 1 ? 'chosen' : 'each'
+	return what === 'chosen' && chosen === 0 ? 'all' : what
 }
 
 function SendButtons({

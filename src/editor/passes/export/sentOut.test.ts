@@ -52,6 +52,10 @@ describe('the files that go out', () => {
 			'fruit-stall-apple.svg',
 			'fruit-stall-pear-2.svg',
 		])
+		// Whatever is chosen, each piece is each piece.
+		expect(await texts({ what: 'each' }, new Set(['p1']))).toHaveLength(3)
+		const ofThese = await texts({ what: 'each-chosen' }, new Set(['p1', 'p0']))
+		expect(ofThese.map(([name]) => name)).toEqual(['fruit-stall-pear.svg', 'fruit-stall-apple.svg'])
 	})
 
 	test('are none where a newer wish overtook it', async () => {
