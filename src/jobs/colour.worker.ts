@@ -1,4 +1,4 @@
-import type { Contour, Paint } from '@/core'
+import { type Contour, type Paint, trapped } from '@/core'
 import {
 	palette,
 	photoColour,
@@ -30,6 +30,11 @@ function pixels(key: string): ImageData {
 	return found
 }
 
+/** How areas of like tone are found, and how far each reaches under those above it, px of the picture. */
+export interface ShadesOptions extends ToneOptions {
+	readonly under?: number
+}
+
 const endpoint = {
 	holds: (key: string): boolean => kept.has(key),
 
@@ -54,8 +59,15 @@ const endpoint = {
 		key: string,
 		contours: readonly Contour[],
 		count: number,
-		o: ToneOptions,
-	): ToneRegion[] => toneRegions(pixels(key), contours, count, o),
+		{ under = 0, ...o }: ShadesOptions,
+	): ToneRegion[] => {
+		const regions = toneRegions(pixels(key), contours, count, o)
+		const reaching = trapped(
+			regions.map((region) => region.contours),
+			under,
+		)
+		return regions.map((region, k) => ({ ...region, contours: reaching[k] ?? region.contours }))
+	},
 }
 
 export type ColourWorker = typeof endpoint

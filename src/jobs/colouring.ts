@@ -1,6 +1,5 @@
 import type { Contour } from '@/core'
-import type { ToneOptions } from '@/core/pictures'
-import type { ColourWorker, Under } from './colour.worker'
+import type { ColourWorker, ShadesOptions, Under } from './colour.worker'
 import { endpoint, type Watch } from './endpoint'
 import { handOver, type PictureFrom } from './handOver'
 import { newestOnly } from './newestOnly'
@@ -35,7 +34,7 @@ export const previewShades = newestOnly(
 		photo: PictureFrom,
 		contours: readonly Contour[],
 		count: number,
-		o: ToneOptions,
+		o: ShadesOptions,
 		watch: Watch = {},
 	) =>
 		worker.run(async (remote) => {

@@ -61,3 +61,13 @@ export function typedHex(text: string): string | null {
 	if (!digits) return null
 	return `#${digits.length === 3 ? digits.replace(/./g, '$&$&') : digits}`
 }
+
+/** The mean of colours, each by its share, as screens mix them. */
+export function meanColour(
+	colours: readonly { readonly colour: string; readonly share: number }[],
+): string {
+	const whole = colours.reduce((sum, { share }) => sum + share, 0) || 1
+	const mean = (of: 'r' | 'g' | 'b') =>
+		colours.reduce((sum, { colour, share }) => sum + (share / whole) * (rgb(colour)?.[of] ?? 0), 0)
+	return formatHex({ mode: 'rgb', r: mean('r'), g: mean('g'), b: mean('b') })
+}

@@ -34,6 +34,14 @@ const SLIDERS: readonly WishSlider<keyof ShadesWish & string>[] = [
 		step: 0.25,
 		shown: (v) => `${v} px`,
 	},
+	{
+		of: 'under',
+		label: 'Reach under those above',
+		min: 0,
+		max: 4,
+		step: 0.25,
+		shown: (v) => (v === 0 ? 'not, for cutting' : `${v} px`),
+	},
 ]
 
 /** The photo under a piece made a few flat pieces on top of it. */

@@ -8,9 +8,11 @@ export interface ShadesWish {
 	readonly smallest: number
 	/** How far a boundary may leave the photo's, sheet px. */
 	readonly deviation: number
+	/** How far each reaches under those above it, sheet px; 0 for cutting. */
+	readonly under: number
 }
 
-export const FIRST_SHADES: ShadesWish = { count: 5, smallest: 300, deviation: 2 }
+export const FIRST_SHADES: ShadesWish = { count: 5, smallest: 300, deviation: 2, under: 1 }
 
 /** A flat area that would become a piece, sheet px. */
 export interface Shade {
