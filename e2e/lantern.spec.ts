@@ -169,7 +169,7 @@ test('the whole job: trace the lantern, refine it, cut its openings, proof it, s
 
 	await test.step('Proof: the shape alone, every outline closed', async () => {
 		await bench.key('7')
-		await expect(page.getByText('Every outline is closed.')).toBeVisible()
+		await expect(page.getByText('Every outline that is to be filled is closed.')).toBeVisible()
 		expect(await bench.colourAt([980, 1250])).toEqual([0, 0, 0])
 		expect(await bench.colourAt([980, 250])).toEqual([255, 255, 255])
 		expect(await bench.colourAt([300, 300])).toEqual([255, 255, 255])

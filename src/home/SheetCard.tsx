@@ -193,8 +193,11 @@ function useThumbnail(id: string | null): string | null {
 	return url
 }
 
-function counts({ pieces, nodes }: SheetSummary): string {
-	if (pieces === 0) return 'nothing traced yet'
+function counts({ pieces, hidden = 0, nodes }: SheetSummary): string {
+	if (pieces === 0)
+		return hidden === 0
+			? 'nothing traced yet'
+			: `${hidden === 1 ? 'its one piece is' : `all ${hidden} pieces are`} hidden`
 	return `${pieces} ${pieces === 1 ? 'piece' : 'pieces'}, ${nodes} nodes`
 }
 

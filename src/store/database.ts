@@ -8,7 +8,10 @@ export interface SheetSummary {
 	readonly editedAt: number
 	readonly width: number
 	readonly height: number
+	/** Those that show. */
 	readonly pieces: number
+	/** Those that are hidden, where there are any. */
+	readonly hidden?: number
 	readonly nodes: number
 	/** The photo under the first look, if there is one. */
 	readonly photo: string | null

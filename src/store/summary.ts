@@ -20,6 +20,7 @@ export function summaryOf(sheet: Sheet, editedAt: number): SheetSummary {
 		width: sheet.width,
 		height: sheet.height,
 		pieces: shown.length,
+		...(shown.length < sheet.pieces.length && { hidden: sheet.pieces.length - shown.length }),
 		nodes: shown.reduce((sum, { contours }) => sum + nodeCount(contours), 0),
 		photo: photo?.blob ?? null,
 		...(photo && { lies: { place: photo.place, width: photo.width, height: photo.height } }),

@@ -1,12 +1,13 @@
 import type { Piece, Sheet } from '../path/model'
 import { openingsOf } from '../path/openings'
-import { coloursUsed } from '../path/paint'
+import { coloursUsed, isOfLines } from '../path/paint'
 
 /** What an export holds, for figures: only pieces that show count. */
 export interface ExportSummary {
 	readonly pieces: number
 	readonly openings: number
 	readonly nodes: number
+	/** Those that are meant as lines are none of them. */
 	readonly openOutlines: number
 	/** How many colours they are painted in. */
 	readonly colours: number
@@ -23,7 +24,10 @@ export function exportSummary(
 		pieces: shown.length,
 		openings: shown.reduce((sum, p) => sum + openings(p), 0),
 		nodes: contours.reduce((sum, c) => sum + c.nodes.length, 0),
-		openOutlines: contours.filter((c) => !c.closed && c.nodes.length > 1).length,
+		openOutlines: shown
+			.filter((piece) => !isOfLines(piece))
+			.flatMap((piece) => piece.contours)
+			.filter((c) => !c.closed && c.nodes.length > 1).length,
 		colours: coloursUsed(shown).length,
 	}
 }

@@ -102,3 +102,8 @@ export function coloursIn(paint: Paint): string[] {
 	if (paint.kind === 'pattern') return [paint.colour, ...(paint.ground ? [paint.ground] : [])]
 	return paint.stops.map(({ colour }) => colour)
 }
+
+/** Whether a piece is meant as lines: it has a stroke and no fill, and its open outlines are none by mistake. */
+export function isOfLines({ fill, stroke }: Pick<Piece, 'fill' | 'stroke'>): boolean {
+	return fill.kind === 'none' && stroke.paint.kind !== 'none' && stroke.width > 0
+}

@@ -167,6 +167,23 @@ test('all that can be mended is, one after the other, and what is gone by then i
 	expect(kindsIn(after)).not.toContain('twice')
 })
 
+test('open outlines of a piece with a stroke and no fill are lines, and no fault', () => {
+	const sheet = sheetOf('M20 20H120V120H20')
+	const lines = sheet.pieces.map((piece) => ({
+		...piece,
+		fill: { kind: 'none' } as const,
+		stroke: { paint: { kind: 'solid', colour: '#22272e' } as const, width: 3 },
+	}))
+	const kinds = (pieces: Sheet['pieces']) =>
+		findings({ ...sheet, pieces }, LIMITS).map(({ kind }) => kind)
+	expect(kinds(sheet.pieces)).toContain('open')
+	expect(kinds(lines)).not.toContain('open')
+	// Without a stroke nothing of it would be seen.
+	expect(kinds(lines.map((piece) => ({ ...piece, stroke: sheet.pieces[0]!.stroke })))).toContain(
+		'open',
+	)
+})
+
 describe('a proof step by step', () => {
 	const sheet = sheetOf(SQUARE, bar(2), 'M121 20H180V120H121C121 90 121.4 60 121 20Z')
 

@@ -2,6 +2,7 @@ import { countOf } from '../geometry/counts'
 import { hostRefs } from '../letter/follow'
 import { nodeCount } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
+import { isOfLines } from '../path/paint'
 import { betweenOutlines } from './betweenOutlines'
 import { betweenTwo, neighbouring, type Pair } from './betweenPieces'
 import type { Finding, Limits } from './finding'
@@ -64,7 +65,10 @@ export function* findingSteps(
 	}
 	if (!only) yield looked(ofSheet(sheet, limits), 0)
 	for (const { piece, contour } of outlines)
-		yield looked(ofOutline(piece, contour, limits), contour.nodes.length)
+		yield looked(
+			ofOutline(piece, contour, limits).filter(({ kind }) => kind !== 'open' || !isOfLines(piece)),
+			contour.nodes.length,
+		)
 	yield looked(betweenOutlines(shown, limits), 0)
 	yield looked(ofLetters(sheet, shown), 0)
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))

@@ -108,7 +108,9 @@ export function FindingsSection() {
 							These are the findings of the chosen pieces alone.
 						</Typography>
 					)}
-					{share === 1 && !openOnes && <Notice severity="success">Every outline is closed.</Notice>}
+					{share === 1 && !openOnes && (
+						<Notice severity="success">Every outline that is to be filled is closed.</Notice>
+					)}
 					{all.length > 0 && (
 						<Button
 							variant="contained"
