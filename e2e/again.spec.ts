@@ -3,7 +3,7 @@ import { readSvg } from '../src/core/drawings'
 import { type Affine, applyAffine } from '../src/core/geometry/affine'
 import type { Point } from '../src/core/geometry/point'
 import { deviation } from '../src/core/measure/deviation'
-import { parsePathData } from '../src/core/path/pathData'
+import { parsePathData } from '../src/core/path/parsePathData'
 import { transformContour } from '../src/core/path/pieces'
 import { type Bench, expect, test } from './bench'
 

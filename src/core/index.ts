@@ -314,8 +314,9 @@ export {
 	setBackground,
 	swapPaints,
 } from './path/paint'
+export { PathSyntaxError, parsePathData } from './path/parsePathData'
 export { difference, type Patch, patched } from './path/patch'
-export { formatPathData, PathSyntaxError, parsePathData, sketchPathData } from './path/pathData'
+export { formatPathData, sketchPathData } from './path/pathData'
 export {
 	addPhoto,
 	changePhoto,

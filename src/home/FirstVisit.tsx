@@ -5,11 +5,14 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import { SAMPLES, type Sample } from '@/demo/samples'
+import { late } from '@/kit/late'
 import { endTour, isTourOffered } from '@/kit/tour'
+
+const DayCard = late(() => import('./DayCard').then((m) => m.DayCard), 'nowhere')
 
 const LANTERN = SAMPLES.find(({ id }) => id === 'lantern')
 
-/** Offered once: ninety seconds from a photo to a file. */
+/** Offered once: ninety seconds from a photo to a file; from then on the shape of the day has its place. */
 export function FirstVisit({
 	busy,
 	onBegin,
@@ -17,10 +20,11 @@ export function FirstVisit({
 	busy: boolean
 	onBegin: (sample: Sample) => void
 }) {
-	const [offered, setOffered] = useState(false)
-	// What this browser has seen is not known to the server.
+	/** What this browser has seen is not known to the server. */
+	const [offered, setOffered] = useState<boolean | null>(null)
 	useEffect(() => setOffered(isTourOffered()), [])
-	if (!offered || !LANTERN) return null
+	if (offered === null) return null
+	if (!offered || !LANTERN) return <DayCard />
 	return (
 		<Box
 			component="section"

@@ -39,6 +39,7 @@ import { Collections } from './Collections'
 import { FirstVisit } from './FirstVisit'
 import { Bin, SetAsideList, textOf } from './Kept'
 import { type Busy, NewSheet } from './NewSheet'
+import { PracticeCard } from './PracticeCard'
 import { SampleShelf } from './SampleShelf'
 import { SheetShelf } from './SheetShelf'
 import { SpaceKept } from './SpaceKept'
@@ -51,7 +52,6 @@ const DifferingDialog = late(
 	'over',
 )
 
-const PracticeCard = late(() => import('./PracticeCard').then((m) => m.PracticeCard), 'nowhere')
 const BoxEach = late(() => import('./boxes/BoxEach').then((m) => m.BoxEach), 'over')
 const LaterDialog = late(() => import('./LaterDialog').then((m) => m.LaterDialog), 'over')
 
@@ -214,14 +214,13 @@ export function Home({ demo }: { demo: boolean }) {
 					onStart={(sample) => startSample(sample)}
 				/>
 			</Box>
-			{/* Its place is kept: nothing moves under a hand that is on its way to a photo. */}
+			{/* Their places are kept: nothing moves under a hand that is on its way to a photo, or to either of them. */}
 			<Box
 				sx={{
-					minHeight: { xs: 0, md: 84 },
+					minHeight: 84,
 					display: 'grid',
 					gap: 3,
-					gridAutoFlow: { md: 'column' },
-					gridAutoColumns: 'minmax(0, 1fr)',
+					gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
 				}}
 			>
 				<PracticeCard />

@@ -64,12 +64,16 @@ export function Lessons() {
 				</Typography>
 				<SchemeSwitch />
 			</Box>
-			<Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap' }}>
+			<Box sx={{ display: 'flex', alignItems: 'center', gap: 2, flexWrap: 'wrap', minHeight: 36 }}>
 				<Typography className="number" sx={{ fontSize: '1.15rem', fontWeight: 500 }}>
 					{done} of {DRILLS.length} done
 				</Typography>
 				{again && (
-					<Button variant="outlined" disabled={busy !== null} onClick={() => begin(again)}>
+					<Button
+						variant="outlined"
+						disabled={busy !== null || grades === null}
+						onClick={() => begin(again)}
+					>
 						Once more: {again.name}
 					</Button>
 				)}
@@ -80,9 +84,11 @@ export function Lessons() {
 					gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 2fr) minmax(0, 3fr)' },
 					gap: 3,
 					alignItems: 'start',
+					// What comes in later moves no drill under a hand that is on its way to it.
+					minHeight: { md: 240 },
 				}}
 			>
-				<ShapeOfTheDay grades={all} disabled={busy !== null} onBegin={begin} />
+				<ShapeOfTheDay grades={all} disabled={busy !== null || grades === null} onBegin={begin} />
 				<Progress grades={all} onChange={look} />
 			</Box>
 			<Box component="section" aria-label="Drills">
@@ -101,7 +107,7 @@ export function Lessons() {
 							key={drill.id}
 							drill={drill}
 							best={bestOf(all, drill.id)}
-							disabled={busy !== null}
+							disabled={busy !== null || grades === null}
 							onBegin={() => begin(drill)}
 						/>
 					))}

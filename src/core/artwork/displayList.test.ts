@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, type Piece } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { displayItem, displayList, OPEN_LINE_PX } from './displayList'
 
 const piece = (d: string, change: Partial<Piece> = {}): Piece => ({

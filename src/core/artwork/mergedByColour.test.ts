@@ -2,7 +2,7 @@ import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
 import { formatSvg } from '../formats/svg/writeSvg'
 import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { randomNumbers } from '../path/testing/anyEdit'
 import { mergedByColour } from './mergedByColour'
 

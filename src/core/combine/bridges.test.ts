@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { nestingOf } from '../path/nesting'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { bridged, waysAcross } from './bridges'
 import { seamless } from './seamless'
 import { contains } from './winding'

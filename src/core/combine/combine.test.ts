@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Contour } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import type { Operation } from './clip'
 import { combine } from './combine'
 import { enclosed, wrongSamples } from './testing/judge'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { cases } from '../testing/cases'
 import { controlArea } from './area'
 import { combine } from './combine'

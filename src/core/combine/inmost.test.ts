@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { inmost } from './inmost'
 
 describe('a place well inside', () => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { polar } from '../geometry/point'
 import { deviation } from '../measure/deviation'
 import type { Contour } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { type ThinSettings, thinOutlines } from './thinOutlines'
 
 const SETTINGS: ThinSettings = {

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { glyphOutlines } from '../../../benchmarks/glyphs'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { thin } from './thin'
 import { kneeOf, tradeOff } from './tradeOff'
 

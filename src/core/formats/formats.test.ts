@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { readSvg } from '../drawings'
 import { emptySheet, newPiece } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { type FormatSettings, startingSettings } from './format'
 import { FORMATS } from './formats'
 import { svgFormat } from './svgFormats'

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, type Sheet } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { addPieces, changePiece } from '../path/pieces'
 import { outgoing } from './outgoing'
 

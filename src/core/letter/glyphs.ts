@@ -1,7 +1,7 @@
 import { inferKinds } from '../path/kinds'
 import type { ShapedText } from '../path/lettering'
 import type { Contour } from '../path/model'
-import { readPathData } from '../path/pathData'
+import { readPathData } from '../path/parsePathData'
 
 /** What was read of the glyphs of a text, for as long as the text stands. */
 const read = new WeakMap<ShapedText['glyphs'], Map<string, readonly Contour[]>>()

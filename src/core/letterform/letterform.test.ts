@@ -7,7 +7,7 @@ import { letterLinesOf, setLetterform, setLetterLines } from '../path/letterLine
 import { emptySheet, newPiece, type Sheet } from '../path/model'
 import { moveNodes } from '../path/nodes'
 import { flawsOf } from '../path/normalise'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { addPieces } from '../path/pieces'
 import { findings } from '../proof/findings'
 import { limitsFor } from '../proof/limits'

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { deviation } from './deviation'
 
 const square = parsePathData('M0 0H100V100H0Z')

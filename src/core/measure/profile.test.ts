@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { reverseContour } from '../path/contour'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { profileBetween } from './profile'
 
 const [square] = parsePathData('M0 0H100V100H0Z')

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { showAllAgain, showAlone } from './alone'
 import { emptySheet, newPiece } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addPieces, changePiece } from './pieces'
 
 const pieces = ['a', 'b', 'c'].map((id) => ({ ...newPiece(id, parsePathData('M0 0h8v8z')), id }))

@@ -20,7 +20,7 @@ import {
 	transformPieces,
 } from './arrangePieces'
 import type { Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

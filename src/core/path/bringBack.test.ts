@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import { bringBack } from './bringBack'
 import { groupPieces } from './groups'
 import { emptySheet, newPiece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { removePieces } from './pieces'
 
 const piece = (name: string) => newPiece(name, parsePathData('M0 0H9V9Z'))

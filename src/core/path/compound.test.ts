@@ -11,7 +11,7 @@ import {
 import { obeysKind } from './kinds'
 import { newPiece, type Sheet } from './model'
 import { nestingOf } from './nesting'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { sheetOf } from './testing/arbitrary'
 
 const paths = (...d: string[]) => d.flatMap((one) => parsePathData(one))

@@ -16,7 +16,7 @@ import {
 	withHandles,
 } from './contour'
 import { obeysKind } from './kinds'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { anyContour } from './testing/arbitrary'
 
 describe('segments', () => {

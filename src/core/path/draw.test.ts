@@ -14,7 +14,7 @@ import {
 } from './draw'
 import { obeysKind } from './kinds'
 import { emptySheet, type NodeKind, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 
 /** A triangle begun at (0, 0), still open: corner, then a smooth node, then a corner. */

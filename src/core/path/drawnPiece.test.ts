@@ -4,7 +4,7 @@ import { beginOutline } from './draw'
 import { drawnPiece, setDrawnIn } from './drawnPiece'
 import { emptySheet, INK, newPiece, type Paint } from './model'
 import { paintPieces, swapPaints } from './paint'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addPieces } from './pieces'
 
 const piece = newPiece('Apple', parsePathData('M0 0h8v8z'))

@@ -14,7 +14,7 @@ import {
 	setFirstNode,
 	splitAt,
 } from './ends'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { withFreshIds } from './freshIds'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 
 const [line] = parsePathData('M0 0L10 0L10 10Z')
 const ids = (contours: ReturnType<typeof withFreshIds>) =>

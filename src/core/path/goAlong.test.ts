@@ -9,7 +9,7 @@ import { goAlongEdge, placeOn, stretchOf } from './goAlong'
 import type { Contour } from './model'
 import { emptySheet, newPiece } from './model'
 import { flawsOf } from './normalise'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { anyContour } from './testing/arbitrary'
 
 const at = (contour: Contour, index: number, t: number) => {

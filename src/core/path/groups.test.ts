@@ -18,7 +18,7 @@ import {
 import { guarded } from './guarded'
 import { emptySheet, newPiece, type Sheet } from './model'
 import { flawsOf, normalised } from './normalise'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addPieces, changePiece, removePieces, reorderPiece } from './pieces'
 
 /** Squares named a, b, c, … from the lowest up; a piece's id is its name. */

@@ -3,7 +3,7 @@ import { transformPieces } from './arrangePieces'
 import { mapPieces } from './edit'
 import { guarded } from './guarded'
 import { emptySheet, newPiece, type Piece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { changePiece, removePieces } from './pieces'
 
 const square = (name: string, x: number): Piece => newPiece(name, parsePathData(`M${x} 0h9v9h-9z`))

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { addGuides, changeGuides, evenGuides, moveGuide, newGuide, removeGuides } from './guides'
 import { emptySheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { guideTargets, NOTHING_CAUGHT, nodeTargets, snapPoint } from './snap'
 import { sheetOf } from './testing/arbitrary'
 

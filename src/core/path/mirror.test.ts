@@ -5,7 +5,7 @@ import { distance } from '../geometry/point'
 import { signedArea } from '../geometry/polygon'
 import { flattenContour } from './contour'
 import { reflection, setMirror, weldMirror } from './mirror'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { contoursOf } from './testing/anyEdit'
 import { anyPoint, sheetOf } from './testing/arbitrary'
 

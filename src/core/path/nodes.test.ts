@@ -6,7 +6,7 @@ import { cases } from '../testing/cases'
 import { segmentCount, segmentCubic, segments } from './contour'
 import { findNode } from './edit'
 import { bendSegment, insertNode, moveHandle, moveNodes, placeNode, retractHandle } from './nodes'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { removeNodes } from './remove'
 import { anyContour, anyPoint, onlyContour, sheetOf } from './testing/arbitrary'
 

@@ -5,7 +5,7 @@ import { splitAt } from './ends'
 import type { Contour, PathNode, Sheet } from './model'
 import { moveNodes } from './nodes'
 import { flawsOf, normalised } from './normalise'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { anyEdit, contoursOf, leavesReach, randomNumbers } from './testing/anyEdit'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

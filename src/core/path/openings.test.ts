@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { Sheet } from './model'
 import { CannotCut, cutOpening, cuttable, isInside, openingsOf, releaseOpening } from './openings'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { sheetOf } from './testing/arbitrary'
 
 const OUTER = 'M0 0H100V100H0Z'

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { outlinesOfNodes } from './outlinesOfNodes'
-import { formatPathData, parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
+import { formatPathData } from './pathData'
 import { sheetOf } from './testing/arbitrary'
 
 const sheet = sheetOf(...parsePathData('M0 0H90V90H0ZM200 0H240L250 30'))

@@ -3,7 +3,7 @@ import { parseSheet } from '../formats/sheetSchema'
 import { formatSvg } from '../formats/svg/writeSvg'
 import { emptySheet, newPiece, type Sheet } from './model'
 import { coloursUsed, fillEach, paintPieces, setBackground, swapPaints } from './paint'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { fitSheetTo } from './sheetSize'
 
 const RED = { kind: 'solid', colour: '#c03020' } as const

@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { distance, type Point } from '../geometry/point'
 import { flattenContour, isStraight, segments } from './contour'
-import { formatPathData, PathSyntaxError, parsePathData } from './pathData'
+import { PathSyntaxError, parsePathData } from './parsePathData'
+import { formatPathData } from './pathData'
 import { anyContour } from './testing/arbitrary'
 
 function ends(d: string): Point[][] {

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { distance } from '../geometry/point'
 import { addGuides, newGuide } from './guides'
 import { emptySheet, NEUTRAL_TONE, newPiece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import {
 	addPhoto,
 	changePhoto,

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { cases } from '../testing/cases'
 import { findContour, findNode, mapContours, mapPieces } from './edit'
 import { emptySheet, newPiece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import {
 	addPieces,
 	changePiece,

@@ -6,7 +6,7 @@ import { findings } from '../proof/findings'
 import { limitsFor } from '../proof/limits'
 import { duplicatePieces } from './arrangePieces'
 import { emptySheet, newPiece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addPieces, transformContour } from './pieces'
 
 /** An arch that nothing shows of, with words along it. */

@@ -4,7 +4,7 @@ import { nearestOn } from '../geometry/nearest'
 import { distance } from '../geometry/point'
 import { cases } from '../testing/cases'
 import { flattenContour, isStraight, segmentCubic, segments } from './contour'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { removeNodes } from './remove'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

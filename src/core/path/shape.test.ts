@@ -10,7 +10,7 @@ import { findNode } from './edit'
 import { inferKinds } from './kinds'
 import type { Contour, PathNode } from './model'
 import { insertNode, setKind } from './nodes'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addExtrema, evenHandles, insertMiddles, levelHandles, makeFlat, mendCusp } from './shape'
 import { anyContour, onlyContour, sheetOf } from './testing/arbitrary'
 

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { boundsOf } from './contour'
 import { addGuides, newGuide } from './guides'
 import { emptySheet, newPiece, type Sheet } from './model'
-import { parsePathData } from './pathData'
+import { parsePathData } from './parsePathData'
 import { addPhoto, newPhoto, photoCorners } from './photos'
 import { artworkBox, fitSheetTo, photosBox, resizeSheet } from './sheetSize'
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { ringWinding } from '../geometry/polygon'
 import type { Contour } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { insideOf } from './inside'
 
 const GRID = { left: -3, top: 2, factor: 1.5, width: 20, height: 16 }

@@ -1,7 +1,7 @@
 import { combine } from '../combine/combine'
 import { distance } from '../geometry/point'
 import type { Contour } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import type { Drill } from './drill'
 import { CUTTING } from './lessons/writing'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { newPiece } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import type { OffPhoto } from '../proof/strays'
 import { judged } from './judge'
 

@@ -4,7 +4,7 @@ import { filledArea } from '../combine/divide'
 import { contains } from '../combine/winding'
 import { ringedOf } from '../path/enclosing'
 import { newPiece, type Piece } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { betweenTwo, grownOver, neighbouring } from './betweenPieces'
 
 const WIDTH = 2

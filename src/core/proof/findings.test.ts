@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
 import { flawsOf, normalised } from '../path/normalise'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { addPieces, changePiece } from '../path/pieces'
 import type { FindingKind } from './finding'
 import { findingSteps, findings } from './findings'

@@ -3,7 +3,7 @@ import { isSelfCrossing } from '../combine/selfCrossing'
 import { deviation } from '../measure/deviation'
 import { segments } from '../path/contour'
 import type { Contour } from '../path/model'
-import { parsePathData } from '../path/pathData'
+import { parsePathData } from '../path/parsePathData'
 import { areHandlesLong, withShortHandles } from './longHandles'
 
 const only = (d: string) => parsePathData(d)[0] as Contour

@@ -5,7 +5,7 @@ import type { Point } from '../../geometry/point'
 import { figurePath } from '../../path/figures'
 import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/gradients'
 import type { Paint, Sheet, Stop, Stroke } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { pointsPerPx } from '../pageSize'
 import { CAPS, JOINS, type PathWords, pathIn, plainNumber, shares } from '../pathWords'
 

@@ -4,7 +4,7 @@ import { turnAbout } from '../../geometry/placement'
 import { figurePath } from '../../path/figures'
 import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/gradients'
 import type { Paint, Stop } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { pathIn, plainNumber, shares } from '../pathWords'
 import { PDF_WORDS } from './words'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { emptySheet, newPiece } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { addPieces, changePiece } from '../../path/pieces'
 import { formatSvg } from '../svg/writeSvg'
 import { keySheet } from '../testing/keySheet'

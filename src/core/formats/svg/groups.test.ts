@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { groupPath, groupPieces } from '../../path/groups'
 import { emptySheet, newPiece, type Sheet } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { addPieces } from '../../path/pieces'
 import { readSvg } from './readSvg'
 import { formatSvg } from './writeSvg'

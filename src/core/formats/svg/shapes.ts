@@ -2,7 +2,7 @@ import { ellipseCubics } from '../../geometry/arc'
 import type { Cubic } from '../../geometry/cubic'
 import { item } from '../../geometry/numbers'
 import { type Contour, newId } from '../../path/model'
-import { type PathSyntaxError, readPathData } from '../../path/pathData'
+import { type PathSyntaxError, readPathData } from '../../path/parsePathData'
 import type { Declared } from './styles'
 import { lengthPx, type Ruler, type Side } from './units'
 

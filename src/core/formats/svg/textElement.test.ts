@@ -3,7 +3,7 @@ import { hostsOf, withLettering } from '../../letter/follow'
 import { alongOf, type FontName, FREE, wordsIn } from '../../letter/testing/fonts'
 import type { Lettering, Setting } from '../../path/lettering'
 import { type Contour, emptySheet, newPiece } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { textElement } from './textElement'
 import { formatSvg } from './writeSvg'
 

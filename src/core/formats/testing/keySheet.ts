@@ -1,5 +1,5 @@
 import { emptySheet, newPiece, type Sheet } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { addPieces } from '../../path/pieces'
 
 /** A plain key of curves and corners with two openings, 400 × 160 px of 0.25 mm. */

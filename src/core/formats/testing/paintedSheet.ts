@@ -6,7 +6,7 @@ import {
 	type Sheet,
 	type Stroke,
 } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { addPieces } from '../../path/pieces'
 
 const STOPS = [

@@ -2,7 +2,7 @@ import { hostsOf, withLettering } from '../../letter/follow'
 import { madeIntoPieces } from '../../letter/madePieces'
 import { type FontName, fontNamed, wordsIn } from '../../letter/testing/fonts'
 import { emptySheet, newPiece, type Sheet } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { addPieces } from '../../path/pieces'
 
 /** px to the em */

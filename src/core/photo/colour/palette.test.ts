@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { newPiece, type Piece } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { painted } from '../testing/painted'
 import { palette } from './palette'
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { painted } from '../testing/painted'
 import { photoGradient } from './photoGradient'
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { newPiece, type Piece } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { snapColours } from './snapColours'
 
 const piece = (colour: string): Piece => ({

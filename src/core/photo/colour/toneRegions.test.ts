@@ -4,7 +4,7 @@ import { distance } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
 import { flattenContour } from '../../path/contour'
 import type { Contour } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { painted } from '../testing/painted'
 import { toneRegions } from './toneRegions'
 

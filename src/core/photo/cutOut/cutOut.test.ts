@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import { randomNumbers } from '../../path/testing/anyEdit'
 import type { Pixels } from '../pixels'
 import { blurred } from './blur'

@@ -1,5 +1,5 @@
 import type { Contour } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 
 /** Outlines for tests. */
 

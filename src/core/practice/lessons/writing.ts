@@ -1,5 +1,5 @@
 import type { FillRule } from '../../path/model'
-import { parsePathData } from '../../path/pathData'
+import { parsePathData } from '../../path/parsePathData'
 import type { Drill, DrillNeeds, Trace } from '../drill'
 
 /** The sheet that drills are drawn on, px. */
