@@ -7,6 +7,8 @@ import { PaintFields } from './PaintFields'
 import { useSwatches } from './usePaints'
 
 const NOTHING: Paint = { kind: 'none' }
+/** Artwork in ink is seen on it. */
+const WHITE = '#ffffff'
 
 /** What lies under the pieces where they are seen by themselves, and in exports. */
 export function BackgroundSection() {
@@ -24,6 +26,7 @@ export function BackgroundSection() {
 				paint={background}
 				swatches={swatches}
 				disabled={readOnly}
+				first={WHITE}
 				onChange={(make) => {
 					open.apply(
 						'Change the background',

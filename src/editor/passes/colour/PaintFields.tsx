@@ -54,17 +54,17 @@ const FIRST_PATTERN = {
 	angle: -45,
 } as const
 
-/** The paint as another kind, with as much of its colours as that has. */
+/** The paint as another kind, with as much of its colours as that has. @param first its colour where there was none */
 const asKind =
-	(kind: Paint['kind']): Make =>
+	(kind: Paint['kind'], first: string): Make =>
 	(paint, box) => {
 		if (kind === 'none') return { kind }
 		if (kind === 'solid') {
-			const { colour, alpha } = standIn(paint) ?? { colour: INK, alpha: 1 }
+			const { colour, alpha } = standIn(paint) ?? { colour: first, alpha: 1 }
 			return { kind, colour, ...(alpha < 1 && { alpha }) }
 		}
 		if (kind === 'pattern') {
-			const { colour } = standIn(paint) ?? { colour: INK }
+			const { colour } = standIn(paint) ?? { colour: first }
 			return { ...FIRST_PATTERN, at: [box.minX, box.minY], colour }
 		}
 		return gradientAcross(kind, box, stopsFrom(paint))
@@ -76,6 +76,7 @@ export function PaintFields({
 	paint,
 	swatches,
 	disabled,
+	first = INK,
 	onChange,
 	onRest,
 }: {
@@ -85,6 +86,8 @@ export function PaintFields({
 	/** `#rrggbb` by what they are of. */
 	readonly swatches: readonly { readonly of: string; readonly colours: readonly string[] }[]
 	readonly disabled: boolean
+	/** What it is at first where it was nothing, `#rrggbb`; ink if not said. */
+	readonly first?: string
 	readonly onChange: (make: Make) => void
 	/** The next change is a step of its own. */
 	readonly onRest: () => void
@@ -117,7 +120,7 @@ export function PaintFields({
 				label={`${what} is`}
 				value={paint.kind}
 				words={KINDS}
-				onChange={(kind) => once(asKind(kind))}
+				onChange={(kind) => once(asKind(kind, first))}
 			/>
 			{isGradient(paint) && (
 				<Stops
