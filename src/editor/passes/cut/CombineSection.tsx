@@ -16,6 +16,7 @@ import {
 	takeOutlines,
 } from '@/core'
 import { told, useAnswer } from '@/editor/workbench/useAnswer'
+import { useStillHere } from '@/editor/workbench/useStillHere'
 import { useOpenSheet, useSheetAtRest, useWorkbench } from '@/editor/workbench/workbench'
 import { divided, previewCombined } from '@/jobs/combining'
 import { frameOf, ShapePicture } from '@/kit/ShapePicture'
@@ -163,9 +164,11 @@ function Combine({ pieces }: { pieces: readonly Piece[] }) {
 function TakeApart({ pieces }: { pieces: readonly Piece[] }) {
 	const { open, slices, takeTool, refresh } = useWorkbench()
 	const readOnly = useOpenSheet((state) => state.readOnly)
+	const here = useStillHere()
 	const begin = async () => {
 		const regions = await told(divided(pieces.map(areaOf)))
-		if (!regions || !pieces.every((p) => open.sheet().pieces.includes(p))) return
+		// Whoever has gone to another pass is not handed a tool of this one.
+		if (!regions || !here() || !pieces.every((p) => open.sheet().pieces.includes(p))) return
 		slices.of(cutSlice).setState({
 			proposed: null,
 			apart: {
