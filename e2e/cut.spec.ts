@@ -151,20 +151,27 @@ test('regions chosen and left for another pass are offered once, and made if tha
 	await openPaths(bench, BOARD, BAR)
 	await choose(bench, 'Piece 1', 'Piece 2')
 	const apart = page.getByRole('button', { name: 'Take apart into regions' })
-	await expect(page.getByRole('button', { name: /^Merge \d+ nodes/ })).toBeEnabled()
-	// What was asked for is found only after one has gone elsewhere, and come back.
-	await page.evaluate(() => {
+	const merge = page.getByRole('button', { name: /^Merge \d+ nodes/ })
+	await expect(merge).toBeEnabled()
+	// What is asked for is found only after one has gone elsewhere and come back.
+	const letGo = await page.evaluateHandle(() => {
 		const post = Worker.prototype.postMessage
-		const until = Date.now() + 2500
+		const kept: (() => void)[] = []
 		Worker.prototype.postMessage = function (...message: unknown[]) {
-			setTimeout(() => Reflect.apply(post, this, message), Math.max(0, until - Date.now()))
+			kept.push(() => Reflect.apply(post, this, message))
+		}
+		return () => {
+			Worker.prototype.postMessage = post
+			for (const send of kept) send()
 		}
 	})
 	await apart.click()
 	await bench.pass('Colour')
 	await expect(page.getByText('The regions were not made')).toHaveCount(0)
 	await bench.pass('Cut')
-	await page.waitForTimeout(2500)
+	await letGo.evaluate((send) => send())
+	// The pictures were asked for after the regions.
+	await expect(merge).toBeEnabled()
 	await apart.click()
 	await expect(page.getByText(/regions\. Click one/)).toBeVisible()
 	await bench.click([300, 350])

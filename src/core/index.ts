@@ -276,6 +276,8 @@ export {
 	type Sheet,
 	type Stop,
 	type Stroke,
+	TABLE_OPERATIONS,
+	type TableOperation,
 	type Tone,
 	type TraceLine,
 } from './path/model'
@@ -302,6 +304,7 @@ export {
 	openingsOf,
 	releaseOpening,
 } from './path/openings'
+export { operationOf, setOperation } from './path/operations'
 export { outlinesOfNodes } from './path/outlinesOfNodes'
 export {
 	coloursUsed,

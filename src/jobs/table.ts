@@ -1,3 +1,5 @@
+import type { Bed } from '@/core/cutting'
+
 /** The workshop's cutting table, as the page talks with it. */
 
 /** How a job on the table stands. */
@@ -31,8 +33,8 @@ export class TableRefused extends Error {
  * @returns the job's id
  * @throws {TableRefused}
  */
-export async function sendToTable(program: string, pace: number): Promise<string> {
-	const answer = await asked('/api/table', { program, pace })
+export async function sendToTable(program: string, pace: number, bed: Bed): Promise<string> {
+	const answer = await asked('/api/table', { program, pace, bed })
 	const body = (await answer.json().catch(() => ({}))) as {
 		id?: string
 		problem?: string

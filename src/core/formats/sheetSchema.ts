@@ -13,6 +13,7 @@ import {
 	newPiece,
 	type Piece,
 	type Sheet,
+	TABLE_OPERATIONS,
 } from '../path/model'
 import { isSound, isSoundContour, SHEET_REACH_PX } from '../path/reach'
 import { upToDate } from './sheetVersions'
@@ -190,6 +191,7 @@ const piece = z.looseObject({
 	lettering: z.exactOptional(lettering),
 	opacity: share,
 	group: z.exactOptional(id),
+	operation: z.exactOptional(z.enum(TABLE_OPERATIONS)),
 	hidden: z.boolean(),
 	locked: z.boolean(),
 })
@@ -200,6 +202,7 @@ const group = z.looseObject({
 	within: z.exactOptional(id),
 	hides: z.exactOptional(z.array(id)),
 	locks: z.exactOptional(z.array(id)),
+	operation: z.exactOptional(z.enum(TABLE_OPERATIONS)),
 })
 
 const pieces = z.array(piece)

@@ -137,9 +137,15 @@ export interface Piece {
 	readonly lettering?: Lettering
 	/** The innermost group it is kept in. */
 	readonly group?: string
+	/** What the table does along its outlines; what its group says, or how it is painted, where absent. */
+	readonly operation?: TableOperation
 	readonly hidden: boolean
 	readonly locked: boolean
 }
+
+/** What the table does along a line. */
+export const TABLE_OPERATIONS = ['cut', 'score', 'nothing'] as const
+export type TableOperation = (typeof TABLE_OPERATIONS)[number]
 
 /** What somebody drew to lift a piece out of a photo; sheet px. */
 export interface LiftedBy {
@@ -162,6 +168,8 @@ export interface Group {
 	/** The pieces hidden, and those locked, together with it: with it they come back, others stay. */
 	readonly hides?: readonly string[]
 	readonly locks?: readonly string[]
+	/** What the table does along all in it that does not say otherwise. */
+	readonly operation?: TableOperation
 }
 
 /** A photo laid under the pieces. Its pixels live in the store under `blob`. */

@@ -13,7 +13,7 @@ const LONGEST_NAME = 80
 
 /**
  * A job as G-code (RS-274/NGC; NIST, 2000): mm, absolute, y up from the bed's lower left. The beam is
- * on between `M3` and `M5`; `G4` waits for it to burn through, seconds.
+ * on between `M3` and `M5`, `S` its power in per cent; `G4` waits for it to burn through, seconds.
  */
 export function formatGcode(job: Job, name: string): string {
 	const { bed, figures } = job
@@ -33,25 +33,22 @@ export function formatGcode(job: Job, name: string): string {
 	]
 	let feed = 0
 	for (const step of job.steps) {
-		const { text, feed: now } = said(step, feed, bed.height, bed.pierce)
+		const { text, feed: now } = said(step, feed, bed.height)
 		feed = now
 		lines.push(...text)
 	}
 	return [...lines, 'M2', ''].join('\n')
 }
 
-function said(
-	step: Step,
-	feed: number,
-	height: number,
-	pierce: number,
-): { text: string[]; feed: number } {
+function said(step: Step, feed: number, height: number): { text: string[]; feed: number } {
 	const at = ([x, y]: Point) => `X${mm(x)} Y${mm(height - y)}`
 	switch (step.what) {
 		case 'travel':
 			return { text: [`G0 ${at(step.to)}`], feed }
-		case 'pierce':
-			return { text: ['M3', `G4 P${mm(pierce)}`], feed }
+		case 'on': {
+			const wait = step.wait > 0 ? [`G4 P${mm(step.wait)}`] : []
+			return { text: [`M3 S${mm(step.power)}`, ...wait], feed }
+		}
 		case 'off':
 			return { text: ['M5'], feed }
 		case 'cut': {

@@ -10,6 +10,8 @@ export interface Motion {
 	/** Of an arc: its middle, and whether it runs clockwise seen from above. */
 	readonly centre?: Point
 	readonly clockwise?: boolean
+	/** Of what is burnt, per cent of all the beam can. */
+	readonly power?: number
 	/** mm a minute; of travel the machine's own. */
 	readonly feed?: number
 	/** s, of waiting */
@@ -55,6 +57,7 @@ export function* readGcodeSteps(text: string): Generator<void, Motion[]> {
 	let mode = -1
 	let feed = 0
 	let on = false
+	let power = 100
 	let unit = 1
 	let ended = false
 	let line = 0
@@ -73,6 +76,7 @@ export function* readGcodeSteps(text: string): Generator<void, Motion[]> {
 			else if (letter === 'M' && number === 5) on = false
 			else if (letter === 'M' && number === 2) ended = true
 			else if (letter === 'F') feed = number * unit
+			else if (letter === 'S') power = number
 			else if (letter === 'G' ? ![4, 17, 90].includes(number) : !'XYIJP'.includes(letter))
 				throw new GcodeError(line, `the table does not know ${letter}${number}.`)
 		}
@@ -92,7 +96,8 @@ export function* readGcodeSteps(text: string): Generator<void, Motion[]> {
 		} else {
 			if (feed <= 0) throw new GcodeError(line, 'it cuts at no speed.')
 			const arc = mode === 1 ? {} : arcOf(at, to, value('I'), value('J'), mode === 2, unit, line)
-			motions.push({ line, what: on ? 'cut' : 'travel', from: at, to, feed, ...arc })
+			const burns = on ? ({ what: 'cut', power } as const) : ({ what: 'travel' } as const)
+			motions.push({ line, ...burns, from: at, to, feed, ...arc })
 		}
 		at = to
 		if (motions.length > MOST_MOTIONS)
@@ -135,25 +140,20 @@ function arcOf(
 	return { centre, clockwise }
 }
 
+/** A letter and its number, with the spaces round them. */
+const WORD = /\s*([A-Z])\s*([-+]?\d*\.?\d+)\s*/iy
+
 function wordsOf(raw: string, line: number): [string, number][] {
-	const text = raw
-		.replace(/\([^)]*\)/g, '')
-		.replace(/;.*$/, '')
-		.trim()
-		.toUpperCase()
-	const words = [...text.matchAll(/([A-Z])\s*([-+]?\d*\.?\d+)/g)]
-	if (
-		words
-			.map(([all]) => all)
-			.join('')
-			.replace(/\s/g, '') !== text.replace(/\s/g, '')
-	)
-		throw new GcodeError(line, `“${raw.trim()}” cannot be read.`)
-	return words.map(([, letter = '', number = '']): [string, number] => {
-		const value = Number(number)
-		if (!Number.isFinite(value)) throw new GcodeError(line, `${letter} is followed by no number.`)
-		return [letter, value]
-	})
+	const text = /[(;]/.test(raw) ? raw.replace(/\([^)]*\)/g, '').replace(/;.*$/, '') : raw
+	const end = text.trimEnd().length
+	const words: [string, number][] = []
+	for (let at = 0; at < end; at = WORD.lastIndex) {
+		WORD.lastIndex = at
+		const [, letter = '', number = ''] = WORD.exec(text) ?? []
+		if (letter === '') throw new GcodeError(line, `“${raw.trim()}” cannot be read.`)
+		words.push([letter.toUpperCase(), Number(number)])
+	}
+	return words
 }
 
 /** How long a motion takes, s. @param travelFeed mm a minute */

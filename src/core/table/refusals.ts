@@ -5,6 +5,7 @@ import { isFilled } from '../path/contour'
 import type { Piece } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import type { Bed } from './bed'
+import type { Part } from './parts'
 
 /** Why something cannot be cut as it is. */
 export interface Refusal {
@@ -21,7 +22,7 @@ export function saysRefusal({ why, piece = '' }: Refusal): string {
 const WORDS: Readonly<Record<Refusal['why'], string>> = {
 	nothing: 'There is nothing to cut.',
 	'off-bed': '% does not lie on the bed. Make it smaller, turn it, or cut fewer copies.',
-	open: '% has an open outline: it would be cut as a slit. Close it first.',
+	open: '% has an open outline: it would be cut as a slit. Close it, or say that it is to be cut, or scored.',
 	island: '% has an island that would fall out. Tie it with a bridge first.',
 	crossing: '% crosses itself. Part it at the crossing first.',
 	narrow: '% has an opening narrower than the beam: nothing would be left of it.',
@@ -36,15 +37,28 @@ export function refusals(pieces: readonly Piece[], bed: Bed): Refusal[] {
 	return pieces.flatMap((piece) => reasons(piece, bed).map((why) => ({ why, piece: piece.name })))
 }
 
-function reasons(piece: Piece, { width, height, kerf }: Bed): Refusal['why'][] {
+/**
+ * What cannot be cut of parts, wherever they are laid.
+ * @param parts in mm
+ */
+export function partRefusals(parts: readonly Part[], bed: Bed): Refusal[] {
+	if (parts.length === 0) return [{ why: 'nothing' }]
+	return parts.flatMap(({ piece }) => flaws(piece, bed).map((why) => ({ why, piece: piece.name })))
+}
+
+function reasons(piece: Piece, bed: Bed): Refusal['why'][] {
 	const { minX, minY, maxX, maxY } = piecesBox([piece])
-	const reach = kerf / 2
-	const off = minX < reach || minY < reach || maxX > width - reach || maxY > height - reach
-	const open = piece.contours.some(({ closed, nodes }) => !closed && nodes.length > 1)
+	const reach = bed.kerf / 2
+	const off = minX < reach || minY < reach || maxX > bed.width - reach || maxY > bed.height - reach
+	return [...(off ? (['off-bed'] as const) : []), ...flaws(piece, bed)]
+}
+
+/** What is wrong with a piece wherever it lies. */
+function flaws(piece: Piece, { kerf }: Bed): Refusal['why'][] {
+	const open = piece.contours.some((contour) => !isFilled(contour) && contour.nodes.length > 1)
 	const crossing = piece.contours.some((contour) => contour.closed && isSelfCrossing(contour))
 	const island = nestingOf(piece).some(({ role }) => role === 'island')
 	return [
-		...(off ? (['off-bed'] as const) : []),
 		...(open ? (['open'] as const) : []),
 		...(crossing ? (['crossing'] as const) : []),
 		...(island ? (['island'] as const) : []),

@@ -9,13 +9,15 @@ import { transformContour } from '../path/pieces'
 import { randomNumbers } from '../path/testing/anyEdit'
 import { toRing } from '../proof/rings'
 import { WORKSHOP_BED as BED, FIRST_CUT, homeOf } from './bed'
-import { beginOf } from './cuts'
+import { beginOf, endOf } from './cuts'
 import { formatGcode } from './gcode'
-import { cuttingJob } from './job'
-import { cuttingSequence, improved, nearestFirst, travelOf } from './order'
+import { cuttingJob, type Job, tableJob } from './job'
+import { improved, nearestFirst, type Stop, travelOf } from './order'
+import { FIRST_SEEN, tableParts } from './parts'
 import { GcodeError, lengthOf, type Motion, placeIn, readGcode, secondsOf } from './readGcode'
 import { refusals, saysRefusal } from './refusals'
 
+const IDENTITY = [1, 0, 0, 1, 0, 0] as const
 const piece = (path: string, name = 'Part'): Piece => newPiece(name, parsePathData(path))
 /** The key as large as it is, in mm, at a place of the bed. */
 function keyAt(x: number, y: number): Piece {
@@ -98,6 +100,10 @@ describe('the order', () => {
 	const home = homeOf(BED)
 	const { cuts, order } = cuttingJob(scattered(), BED, { ...FIRST_CUT, lead: 0 })
 
+	const stops = cuts.map(
+		(cut): Stop => ({ begin: beginOf(cut), end: endOf(cut), after: cut.after, rank: 0 }),
+	)
+
 	test('has openings before what is round them, always', () => {
 		const place = new Map(order.map((k, n) => [k, n]))
 		for (const [k, { after }] of cuts.entries())
@@ -119,13 +125,108 @@ describe('the order', () => {
 			return made
 		}
 		const best = Math.min(
-			...Array.from({ length: 20 }, () => travelOf(cuts, improved(cuts, any(), home), home)),
+			...Array.from({ length: 20 }, () =>
+				travelOf(stops, improved(stops, any(), { from: home, to: home }), home),
+			),
 		)
-		expect(travelOf(cuts, order, home)).toBeLessThanOrEqual(1.15 * best)
-		expect(travelOf(cuts, order, home)).toBeLessThanOrEqual(
-			travelOf(cuts, nearestFirst(cuts, home), home),
+		expect(travelOf(stops, order, home)).toBeLessThanOrEqual(1.15 * best)
+		expect(travelOf(stops, order, home)).toBeLessThanOrEqual(
+			travelOf(stops, nearestFirst(stops, home), home),
 		)
-		expect(cuttingSequence(cuts, home)).toEqual(order)
+		expect(cuttingJob(scattered(), BED, { ...FIRST_CUT, lead: 0 }).order).toEqual(order)
+	})
+})
+
+describe('what is done first', () => {
+	const laid = (pieces: readonly Piece[]) =>
+		tableParts(pieces, FIRST_SEEN).map((part) => ({ part, copy: 0, map: IDENTITY }))
+	const done = ({ cuts, order }: Job) =>
+		order.map((k) => `${cuts[k]?.operation} ${cuts[k]?.piece} ${cuts[k]?.kind}`)
+
+	test('scores, then small parts, then large ones, each from the inside out', () => {
+		const large = piece('M20 20H220V220H20ZM60 60H180V180H60Z', 'Frame')
+		const near = piece('M230 20H240V30H230Z', 'Chip')
+		const far = piece('M500 300H510V310H500Z', 'Crumb')
+		const fold = { ...piece('M25 30H200', 'Fold'), operation: 'score' as const }
+		const job = tableJob(laid([large, near, far, fold]), BED, FIRST_CUT)
+		expect(done(job)).toEqual([
+			'score Fold line',
+			'cut Chip outline',
+			'cut Crumb outline',
+			'cut Frame opening',
+			'cut Frame outline',
+		])
+		expect(job.figures.score).toBeCloseTo(175)
+		const motions = readGcode(formatGcode(job, 'Fold')).filter(({ what }) => what === 'cut')
+		expect(motions.findIndex(({ power }) => power === BED.cutPower)).toBe(1)
+		expect(motions[0]).toMatchObject({ power: BED.scorePower, feed: BED.scoreFeed })
+	})
+
+	test('a part in the opening of another that is larger by itself comes before it', () => {
+		const hoop = piece('M20 20H220V220H20ZM22 22H218V218H22Z', 'Hoop')
+		const disc = piece('M40 40H200V200H40Z', 'Disc')
+		expect(done(tableJob(laid([hoop, disc]), BED, FIRST_CUT))).toEqual([
+			'cut Disc outline',
+			'cut Hoop opening',
+			'cut Hoop outline',
+		])
+	})
+
+	test('slits are cut before the outline of their part, along their middle', () => {
+		const sail = piece('M20 20H120V120H20Z', 'Sail')
+		const slit = { ...piece('M40 40H80', 'Slit'), operation: 'cut' as const }
+		const lines = {
+			...slit,
+			fill: { kind: 'none' },
+			stroke: { ...slit.stroke, paint: slit.fill },
+		} as const
+		const job = tableJob(laid([sail, lines]), BED, FIRST_CUT)
+		expect(done(job)).toEqual(['cut Slit line', 'cut Sail outline'])
+		const first = job.cuts[job.order[0] ?? 0]
+		expect(first?.runs.flat()).toEqual([{ from: [40, 40], to: [80, 40], sweep: 0 }])
+	})
+})
+
+describe('the way in', () => {
+	const start = (path: string, kind: 'opening' | 'outline') => {
+		const { cuts } = cuttingJob([piece(path)], BED, FIRST_CUT)
+		const cut = cuts.find((one) => one.kind === kind)
+		const lead = cut?.runs[0]?.[0]
+		if (!cut || !lead) throw new Error('There is one.')
+		return { from: lead.from, to: lead.to, ring: flattenContour(cut.path, 0.01) }
+	}
+
+	test('is never in a notch, though that is the sharpest corner', () => {
+		// A square with a notch of a mm that goes deep into it.
+		const { from, to } = start('M20 20H60V60H40.5L40 30L39.5 60H20Z', 'outline')
+		expect(Math.hypot(to[0] - 40, to[1] - 30)).toBeGreaterThan(15)
+		expect(from[0] < 20 || from[0] > 60 || from[1] < 20 || from[1] > 60).toBe(true)
+	})
+
+	test('of an opening whose corners are all narrow begins in the middle of its longest side', () => {
+		const { from, to, ring } = start('M0 0H200V200H0ZM20 100L100 20L180 100L100 180Z', 'opening')
+		expect(toRing(from, ring)).toBeGreaterThan(1)
+		expect(
+			Math.min(
+				...[
+					[20, 100],
+					[100, 20],
+					[180, 100],
+					[100, 180],
+				].map(([x = 0, y = 0]) => Math.hypot(to[0] - x, to[1] - y)),
+			),
+		).toBeGreaterThan(40)
+	})
+
+	test('burns through well beside the path, wherever there is room', () => {
+		for (const path of [
+			'M20 20H60V60H20Z',
+			'M20 20C60 20 60 60 20 60Z',
+			'M20 20L80 40L30 44L80 60L20 80Z',
+		]) {
+			const { from, ring } = start(path, 'outline')
+			expect(toRing(from, ring)).toBeGreaterThan(0.6 * FIRST_CUT.lead - 0.01)
+		}
 	})
 })
 

@@ -48,6 +48,7 @@ const UNSEEN_OF_PIECE: ReadonlySet<string> = new Set<keyof Piece>([
 	'allowance',
 	'lifted',
 	'group',
+	'operation',
 ])
 const UNSEEN_OF_CONTOUR: ReadonlySet<string> = new Set<keyof Contour>(['nodes', 'thinned'])
 

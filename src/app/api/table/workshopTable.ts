@@ -1,6 +1,8 @@
 import { setImmediate } from 'node:timers/promises'
 import * as z from 'zod/mini'
 import {
+	type Bed,
+	bedSchema,
 	GcodeError,
 	type Machine,
 	type MachineMoment,
@@ -20,10 +22,15 @@ const GIVEN_UP_MS = 10 * 60_000
 /** How so many jobs ended is remembered, not what they were. */
 const MOST_ENDED = 20
 
+/** So fast that whatever it is it is done. */
+const AT_ONCE = 1e9
+
 const asked = z.object({
 	program: z.string().check(z.minLength(1), z.maxLength(LONGEST_PROGRAM)),
 	/** How many times as fast as life it runs. */
-	pace: z.number().check(z.gte(1), z.lte(200)),
+	pace: z.number().check(z.gte(1), z.lte(AT_ONCE)),
+	/** The bed and its speeds; the workshop's where absent. */
+	bed: z.optional(bedSchema),
 })
 
 type State = 'working' | 'paused' | 'stopped' | 'done'
@@ -74,7 +81,7 @@ export async function takeOn(body: unknown): Promise<
 	if (table.reading || isAtWork()) return { ...BUSY, ...(table.job && { job: table.job.id }) }
 	table.reading = true
 	try {
-		const machine = await readBesideOthers(read.data.program)
+		const machine = await readBesideOthers(read.data.program, read.data.bed ?? WORKSHOP_BED)
 		const { seconds } = machine
 		if (!(seconds <= LONGEST_JOB))
 			return { problem: 'It would be at work for more than two days. Nothing was begun.' }
@@ -99,8 +106,8 @@ export async function takeOn(body: unknown): Promise<
 }
 
 /** Whoever asks for something meanwhile does not wait for a long program. */
-async function readBesideOthers(program: string): Promise<Machine> {
-	const steps = machineSteps(program, WORKSHOP_BED)
+async function readBesideOthers(program: string, bed: Bed): Promise<Machine> {
+	const steps = machineSteps(program, bed)
 	for (let step = steps.next(); ; step = steps.next()) {
 		if (step.done) return step.value
 		await setImmediate()

@@ -1,5 +1,5 @@
+import { strokeArea } from '../../artwork/strokeArea'
 import { combineAreas } from '../../combine/combine'
-import { outlineStroke } from '../../combine/offset'
 import { type Affine, invertAffine } from '../../geometry/affine'
 import { type Box, boxesTouch, boxOf, EMPTY_BOX, growBox, joinBoxes } from '../../geometry/box'
 import { contourBounds, contourHull } from '../../path/contour'
@@ -82,16 +82,6 @@ export function layersOf(item: Drawn): Drawn[] {
 		layers.push({ ...line, rule: 'nonzero' })
 	}
 	return item.strokeBelow ? layers.reverse() : layers
-}
-
-/** A line thinner than this is nothing to see at any zoom, px. */
-const UNSEEN_PX = 1e-5
-
-/** What a line along outlines covers; dashes are drawn through. */
-export function strokeArea(contours: readonly Contour[], stroke: Stroke): Contour[] {
-	const { width, cap = 'butt', join = 'miter', miterLimit = 4 } = stroke
-	if (width < UNSEEN_PX) return []
-	return outlineStroke(contours, width, { cap, join, miterLimit, tolerance: width / 200 })
 }
 
 function isRectangle({ contours: [only, more] }: Region): boolean {

@@ -1,3 +1,4 @@
+import { strokeArea } from '../../artwork/strokeArea'
 import type { Affine } from '../../geometry/affine'
 import { EMPTY_BOX, joinBoxes } from '../../geometry/box'
 import { arcLength } from '../../geometry/cubic'
@@ -7,7 +8,7 @@ import { inferKinds } from '../../path/kinds'
 import type { Contour, Paint, Stroke } from '../../path/model'
 import { transformContour } from '../../path/pieces'
 import { isSound, isSoundContour, SHEET_REACH_PX } from '../../path/reach'
-import { type Drawn, NO_STROKE, strokeArea } from './drawn'
+import { type Drawn, NO_STROKE } from './drawn'
 import type { SvgElement } from './elements'
 import type { Looks } from './looks'
 import { opacityOf } from './looks'
@@ -72,7 +73,6 @@ export function paintedItems(
 	const items = item.contours.length > 0 ? [item] : []
 	if (items.length === 0) tally.add('shapes without any paint')
 	if (k === undefined && local.paint.kind !== 'none') {
-		if (local.dashes) tally.add('dashed lines under a skew, drawn through')
 		const line = bentStroke(drawn, local, map)
 		const bent: Drawn = {
 			...item,
@@ -118,12 +118,10 @@ function bentStroke(contours: readonly Contour[], stroke: Stroke, map: Affine): 
 	const [a, b, c, d, e, f] = map
 	const k = Math.sqrt(Math.abs(a * d - b * c))
 	const before = contours.map((contour) => transformContour(contour, [k, 0, 0, k, 0, 0]))
-	const width = stroke.width * k
-	if (!before.every(isSoundContour) || !isSound(width)) return []
+	const line = scaledStroke(stroke, k)
+	if (!before.every(isSoundContour) || !isSound(line.width)) return []
 	const after: Affine = [a / k, b / k, c / k, d / k, e, f]
-	return strokeArea(before, { ...stroke, width }).map((contour) =>
-		inferKinds(transformContour(contour, after)),
-	)
+	return strokeArea(before, line).map((contour) => inferKinds(transformContour(contour, after)))
 }
 
 /** By how much a map scales all lengths alike, or `undefined` where it skews or stretches. */

@@ -9,9 +9,8 @@ import DialogTitle from '@mui/material/DialogTitle'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
 import { useEffect, useMemo, useRef, useState } from 'react'
-import { placeIn, readGcode, WORKSHOP_BED } from '@/core/cutting'
+import { type Bed, type CutPlan, placeIn, readGcode, type ShownCut } from '@/core/cutting'
 import { told } from '@/editor/workbench/useAnswer'
-import type { CutPlan } from '@/jobs/cutting'
 import { followTable, sendToTable, type TableProgress, TableRefused, tellTable } from '@/jobs/table'
 import { Notice } from '@/kit/Notice'
 import { WordChoice } from '@/kit/WordChoice'
@@ -20,19 +19,19 @@ import { asTime } from './asTime'
 const PACES = [
 	['1', 'As in life'],
 	['10', 'Ten times as fast'],
-	['60', 'A minute a second'],
+	['1e9', 'At once'],
 ] as const
 type Pace = (typeof PACES)[number][0]
-
-const { width: WIDTH, height: HEIGHT } = WORKSHOP_BED
 
 /** The bed with the head at work, what it has burnt, and the parts that have fallen out. */
 export function TableDialog({
 	plan,
+	bed,
 	name,
 	onClose,
 }: {
 	plan: CutPlan
+	bed: Bed
 	name: string
 	onClose: () => void
 }) {
@@ -60,7 +59,7 @@ export function TableDialog({
 		setOther(null)
 		setProgress(null)
 		try {
-			const id = await sendToTable(plan.program, Number(pace))
+			const id = await sendToTable(plan.program, Number(pace), bed)
 			setJob(id)
 			void follow(id)
 		} catch (error) {
@@ -93,7 +92,7 @@ export function TableDialog({
 				{name} on the cutting table
 			</DialogTitle>
 			<DialogContent sx={{ display: 'grid', gap: 1.5 }}>
-				<BedPicture plan={plan} progress={progress} />
+				<BedPicture plan={plan} bed={bed} progress={progress} />
 				<LinearProgress
 					variant="determinate"
 					aria-label="Cut so far"
@@ -168,54 +167,71 @@ function words(progress: TableProgress | null, estimate: number): string {
 /** An arc is drawn with so many straight stretches. */
 const ARC_STEPS = 8
 
-function BedPicture({ plan, progress }: { plan: CutPlan; progress: TableProgress | null }) {
+function BedPicture({
+	plan,
+	bed: { width, height },
+	progress,
+}: {
+	plan: CutPlan
+	bed: Bed
+	progress: TableProgress | null
+}) {
 	const { program, cuts } = plan
-	const { lines, offs } = useMemo(() => traced(program), [program])
+	const { lines, offs } = useMemo(() => traced(program, cuts, height), [program, cuts, height])
 	const line = progress?.line ?? 0
 	const gone = offs.filter((at) => at < line).length
-	const burnt = lines.filter((one) => one.line < line)
+	const done = (operation: ShownCut['operation']) =>
+		lines
+			.filter((one) => one.line < line && one.operation === operation)
+			.map(({ d }) => d)
+			.join('')
+	// Strokes are as wide on screen on a large bed as on a small one.
+	const unit = Math.max(width, height) / 600
 	return (
 		<Box
 			component="svg"
-			viewBox={`-4 -4 ${WIDTH + 8} ${HEIGHT + 8}`}
+			viewBox={`${-4 * unit} ${-4 * unit} ${width + 8 * unit} ${height + 8 * unit}`}
 			role="img"
 			aria-label="The bed"
 			sx={{
 				width: '100%',
 				maxHeight: '52vh',
 				display: 'block',
-				bgcolor: '#2c2a27',
+				bgcolor: DARK,
 				borderRadius: 1,
 			}}
 		>
-			<rect width={WIDTH} height={HEIGHT} fill="#e9e2d2" />
-			{cuts.map(({ d, opening, offs: end }) => {
-				const fallen = gone >= end
+			<rect width={width} height={height} fill="#e9e2d2" />
+			{cuts.map(({ d, kind, operation, offs: end }) => {
+				const fallen = gone >= end && kind !== 'line'
+				const planned = operation === 'score' ? SCORED : '#a89f8b'
 				return (
 					<path
 						key={`${end}`}
 						d={d}
 						// What has fallen out leaves the dark of the bed; what is kept lies on it.
-						fill={fallen ? (opening ? '#2c2a27' : '#f6f1e4') : 'none'}
-						stroke={fallen ? '#2c2a27' : '#a89f8b'}
-						strokeWidth={fallen ? 1.6 : 0.5}
+						fill={fallen ? (kind === 'opening' ? DARK : '#f6f1e4') : 'none'}
+						stroke={fallen ? DARK : planned}
+						strokeWidth={(fallen ? 1.6 : 0.5) * unit}
+						{...(operation === 'score' && { strokeDasharray: `${2 * unit} ${1.5 * unit}` })}
 					/>
 				)
 			})}
 			{cuts
-				.filter(({ opening, offs: end }) => opening && gone >= end)
+				.filter(({ kind, offs: end }) => kind === 'opening' && gone >= end)
 				.map(({ d, offs: end }) => (
-					<path key={`opening ${end}`} d={d} fill="#2c2a27" />
+					<path key={`opening ${end}`} d={d} fill={DARK} />
 				))}
+			<path d={done('score')} fill="none" stroke={SCORED} strokeWidth={1.1 * unit} />
 			<path
-				d={burnt.map(({ d }) => d).join('')}
+				d={done('cut')}
 				fill="none"
 				stroke="#8a3a1e"
-				strokeWidth={0.9}
+				strokeWidth={0.9 * unit}
 				strokeLinecap="round"
 			/>
 			{progress && (
-				<g transform={`translate(${progress.head[0]} ${HEIGHT - progress.head[1]})`}>
+				<g transform={`translate(${progress.head[0]} ${height - progress.head[1]}) scale(${unit})`}>
 					<circle r={7} fill="none" stroke="#0e7466" strokeWidth={2} />
 					<circle r={2.6} fill={progress.burning ? '#d98e04' : '#0e7466'} />
 				</g>
@@ -224,16 +240,24 @@ function BedPicture({ plan, progress }: { plan: CutPlan; progress: TableProgress
 	)
 }
 
+const DARK = '#2c2a27'
+const SCORED = '#0e7466'
+
 /** What a program burns, by its lines, and the lines at which the beam goes off. */
-function traced(program: string) {
-	const at = ([x, y]: readonly [number, number]) => `${x.toFixed(2)} ${(HEIGHT - y).toFixed(2)}`
+function traced(program: string, cuts: readonly ShownCut[], height: number) {
+	const at = ([x, y]: readonly [number, number]) => `${x.toFixed(2)} ${(height - y).toFixed(2)}`
+	const offs = program.split('\n').flatMap((text, n) => (text === 'M5' ? [n + 1] : []))
+	let run = 0
+	let cut = 0
 	const lines = readGcode(program)
 		.filter(({ what }) => what === 'cut')
 		.map((motion) => {
+			while ((offs[run] ?? Number.POSITIVE_INFINITY) < motion.line) run++
+			while ((cuts[cut]?.offs ?? Number.POSITIVE_INFINITY) <= run) cut++
 			const steps = motion.centre ? ARC_STEPS : 1
 			const places = Array.from({ length: steps }, (_, k) => at(placeIn(motion, (k + 1) / steps)))
-			return { line: motion.line, d: `M${at(motion.from)}L${places.join('L')}` }
+			const d = `M${at(motion.from)}L${places.join('L')}`
+			return { line: motion.line, d, operation: cuts[cut]?.operation ?? 'cut' }
 		})
-	const offs = program.split('\n').flatMap((text, n) => (text === 'M5' ? [n + 1] : []))
 	return { lines, offs }
 }
