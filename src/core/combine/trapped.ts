@@ -1,3 +1,6 @@
+import { thin } from '../fit/thin'
+import { distance } from '../geometry/point'
+import { ringedOf } from '../path/enclosing'
 import type { Contour } from '../path/model'
 import { combine } from './combine'
 import { offset } from './offset'
@@ -20,7 +23,33 @@ export function trapped(areas: readonly (readonly Contour[])[], by: number): Con
 }
 
 function reaching(area: readonly Contour[], above: readonly Contour[], by: number): Contour[] {
-	const grown = offset(area, by, { join: 'round', tolerance: by / 5, fewest: false })
+	const grown = offset(area, by, { join: 'round', tolerance: by / 5 })
 	const under = combine('overlap', grown, above)
-	return under.length > 0 ? combine('merge', area, under) : [...area]
+	if (under.length === 0) return [...area]
+	const made = combine('merge', area, under)
+	const seen = new Set([...area, ...above].flatMap(({ nodes }) => nodes.map(({ id }) => id)))
+	const whole = combine('merge', area, above)
+	const visible = combine('cut-out', area, above)
+	return made.reduce((now, contour) => {
+		const only = new Set(contour.nodes.map(({ id }) => id).filter((id) => !seen.has(id)))
+		if (only.size === 0) return now
+		const fewer = thin(contour, { tolerance: by * STRAYS, only }).contour
+		const next = now.map((one) => (one === contour ? fewer : one))
+		const same =
+			isNothing(combine('cut-out', next, whole)) && isNothing(combine('cut-out', visible, next))
+		return same ? next : now
+	}, made)
+}
+
+/** Nobody sees the edges that lie beneath: they may stray by such a share of how far they reach. */
+const STRAYS = 1 / 3
+/** What shows of it beyond its place, or fails in it, is nothing to see so thin, px. */
+const NOTHING_PX = 0.05
+
+function isNothing(contours: readonly Contour[]): boolean {
+	return contours.every((contour) => {
+		const { ring, area } = ringedOf(contour)
+		const round = ring.reduce((sum, p, k) => sum + distance(p, ring[(k + 1) % ring.length] ?? p), 0)
+		return Math.abs(area) <= (NOTHING_PX * round) / 2
+	})
 }

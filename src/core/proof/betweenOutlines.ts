@@ -4,6 +4,7 @@ import { distance, mix } from '../geometry/point'
 import { boundsOf } from '../path/contour'
 import { indexBoxes } from '../path/enclosing'
 import type { Contour, PathNode, Piece } from '../path/model'
+import { nestingOf } from '../path/nesting'
 import type { Finding, Limits } from './finding'
 import { middleOf } from './rings'
 
@@ -45,13 +46,15 @@ function nearEnds(pieces: readonly Piece[], reach: number): Finding[] {
 	})
 }
 
+/** Outlines that are there twice; one that just fills an opening of another piece shares its edge, and is not. */
 function twins(pieces: readonly Piece[]): Finding[] {
-	const seen = new Map<string, Contour>()
+	const seen = new Map<string, Owned[]>()
 	const found: Finding[] = []
 	for (const piece of pieces)
 		for (const contour of piece.contours) {
 			const print = printOf(contour)
-			const first = seen.get(print)
+			const alike = seen.get(print) ?? []
+			const first = alike.find((one) => !areNeighbours(one, { piece, contour }))?.contour
 			if (first)
 				found.push({
 					kind: 'twice',
@@ -60,10 +63,22 @@ function twins(pieces: readonly Piece[]): Finding[] {
 					contour: contour.id,
 					at: middleOf(contour),
 				})
-			else seen.set(print, contour)
+			else seen.set(print, [...alike, { piece, contour }])
 		}
 	return found
 }
+
+interface Owned {
+	readonly piece: Piece
+	readonly contour: Contour
+}
+
+function areNeighbours(a: Owned, b: Owned): boolean {
+	return a.piece !== b.piece && isOpening(a) !== isOpening(b)
+}
+
+const isOpening = ({ piece, contour }: Owned) =>
+	nestingOf(piece).some((nested) => nested.contour === contour && nested.role === 'opening')
 
 /** The same for outlines that lie on each other, wherever they begin and whichever way they run; to a hundredth of a px. */
 function printOf(contour: Contour): string {

@@ -1,12 +1,12 @@
 import { combine, combineAreas } from '../combine/combine'
 import { type Area, filledArea } from '../combine/divide'
 import { offset } from '../combine/offset'
-import { type Box, boxContains, boxCorners, growBox } from '../geometry/box'
+import { type Box, boxContains, boxCorners, boxesTouch, growBox } from '../geometry/box'
 import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
 import { piecesBox } from '../path/arrangePieces'
 import { boundsOf, flattenContour, isFilled } from '../path/contour'
-import { indexBoxes } from '../path/enclosing'
+import { indexBoxes, ringedOf } from '../path/enclosing'
 import type { Contour, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
 import type { Finding, Limits } from './finding'
@@ -40,31 +40,66 @@ export function neighbouring(pieces: readonly Piece[], { sliver }: Limits): Pair
 	})
 }
 
-/** What was found of pairs, which never change. */
-const known = new WeakMap<Piece, WeakMap<Piece, { width: number; all: Finding[] }>>()
+/** The gaps of pairs, which never change. */
+const known = new WeakMap<Piece, WeakMap<Piece, { width: number; all: readonly Sliver[] }>>()
 
-/** Slivers: long gaps between two pieces, narrower than a width. */
-export function betweenTwo({ lower, upper }: Pair, { sliver: width }: Limits): Finding[] {
+interface Sliver {
+	readonly part: Contour
+	readonly finding: Finding
+}
+
+/**
+ * Slivers: long gaps between two pieces, narrower than a width.
+ * @param others all that is painted, from the lowest up: what lies over a gap closes it to the eye
+ */
+export function betweenTwo(
+	{ lower, upper }: Pair,
+	{ sliver: width }: Limits,
+	others: readonly Piece[] = [],
+): Finding[] {
 	let own = known.get(lower)
 	if (!own) {
 		own = new WeakMap()
 		known.set(lower, own)
 	}
-	const kept = own.get(upper)
-	if (kept?.width === width) return kept.all
-	const all = gapsBetween(lower, upper, width).map(({ part }): Finding => {
+	let kept = own.get(upper)
+	if (kept?.width !== width) {
+		kept = { width, all: sliversBetween(lower, upper, width) }
+		own.set(upper, kept)
+	}
+	const covering = others.slice(others.indexOf(lower) + 1).filter((piece) => piece !== upper)
+	return kept.all.flatMap(({ part, finding }) => (isCovered(part, covering) ? [] : [finding]))
+}
+
+function sliversBetween(lower: Piece, upper: Piece, width: number): Sliver[] {
+	return gapsBetween(lower, upper, width).map(({ part }) => {
 		const at = middleOf(part)
-		return {
+		const key = `sliver ${lower.id} ${upper.id} ${placeKey(at)}`
+		const finding: Finding = {
 			kind: 'sliver',
-			key: `sliver ${lower.id} ${upper.id} ${placeKey(at)}`,
+			key,
 			piece: lower.id,
 			beside: upper.id,
 			at,
 			size: width,
 		}
+		return { part, finding }
 	})
-	own.set(upper, { width, all })
-	return all
+}
+
+/** Of a gap so little is left open that nothing shows, as a share of it. */
+const OPEN = 0.1
+
+function isCovered(part: Contour, others: readonly Piece[]): boolean {
+	const box = boundsOf(part)
+	const over = others.filter(
+		(piece) => boxesTouch(piecesBox([piece]), box) && !isSeenThrough(piece),
+	)
+	if (over.length === 0) return false
+	const open = combineAreas('cut-out', [plain([part]), ...over.map(filledArea)])
+	const size = (contours: readonly Contour[]) =>
+		Math.abs(contours.reduce((sum, contour) => sum + ringedOf(contour).area, 0))
+	return size(open) < OPEN * size([part])
 }
 
 /**

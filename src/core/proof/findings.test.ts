@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { groupPieces } from '../path/groups'
 import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
 import { flawsOf, normalised } from '../path/normalise'
 import { parsePathData } from '../path/parsePathData'
@@ -26,8 +27,8 @@ const nonzero = (path: string): Piece => ({
 
 const SQUARE = 'M20 20H120V120H20Z'
 /** Two squares held together by a bar of a thickness. */
-const bar = (thick: number) =>
-	`M20 20H80V${80 - thick / 2}H120V20H180V140H120V${80 + thick / 2}H80V140H20Z`
+const bar = (thick: number, y = 0) =>
+	`M20 ${20 + y}H80V${80 - thick / 2 + y}H120V${20 + y}H180V${140 + y}H120V${80 + thick / 2 + y}H80V${140 + y}H20Z`
 const halves = (gap: number) => [`M20 20H100V120H20Z`, `M${100 + gap} 20H180V120H${100 + gap}Z`]
 const joined = (turn: number) => {
 	const [c, s] = [Math.cos(turn), Math.sin(turn)]
@@ -184,8 +185,29 @@ test('open outlines of a piece with a stroke and no fill are lines, and no fault
 	)
 })
 
+describe('pieces of one group that lie edge to edge', () => {
+	const grouped = (...paths: string[]) => {
+		const sheet = sheetOf(...paths)
+		return groupPieces(sheet, new Set(sheet.pieces.map(({ id }) => id)), 'Shades')
+	}
+
+	test('fill each other’s openings: no outline is there twice', () => {
+		const ring = 'M20 20H120V120H20ZM40 40V100H100V40Z'
+		expect(kindsIn(grouped(ring, 'M40 40H100V100H40Z'))).not.toContain('twice')
+		expect(kindsIn(grouped(ring, ring))).toContain('twice')
+	})
+
+	test('leave no sliver where others lie over what is between them', () => {
+		expect(kindsIn(grouped(...halves(1)))).toContain('sliver')
+		expect(kindsIn(grouped(...halves(1), 'M90 10H110V130H90Z'))).not.toContain('sliver')
+		expect(kindsIn(grouped(...halves(1), 'M90 10H110V60H90Z'))).toContain('sliver')
+		// What lies beneath shines through it as the ground does.
+		expect(kindsIn(grouped('M90 10H110V130H90Z', ...halves(1)))).toContain('sliver')
+	})
+})
+
 describe('a proof step by step', () => {
-	const sheet = sheetOf(SQUARE, bar(2), 'M121 20H180V120H121C121 90 121.4 60 121 20Z')
+	const sheet = sheetOf(SQUARE, bar(2, 150), 'M121 20H180V120H121C121 90 121.4 60 121 20Z')
 
 	test('says all that there is, each once, and how far it is; what is quick comes before advice and gaps', () => {
 		const steps = [...findingSteps(sheet, LIMITS)]

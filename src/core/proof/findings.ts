@@ -48,6 +48,7 @@ export function* findingSteps(
 	)
 	const outlines = shown.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
 	const pairs = neighbouring(shown, limits)
+	const painted = sheet.pieces.filter(({ hidden, fill }) => !hidden && fill.kind !== 'none')
 	const nodes = new Map(shown.map((piece) => [piece, nodeCount(piece.contours)]))
 	const ofOne = (piece: Piece) => countOf(nodes, piece)
 	const ofPair = ({ lower, upper }: Pair) => ofOne(lower) + ofOne(upper)
@@ -77,7 +78,7 @@ export function* findingSteps(
 		const advice = one.piece.lettering ? [] : adviceOn(one.piece, one.contour, limits)
 		yield looked(advice, ADVICE * advised(one))
 	}
-	for (const pair of pairs) yield looked(betweenTwo(pair, limits), BETWEEN * ofPair(pair))
+	for (const pair of pairs) yield looked(betweenTwo(pair, limits, painted), BETWEEN * ofPair(pair))
 }
 
 /** Pieces that nothing shows of and that words go by: lines to lay them by, which do not come out. */

@@ -39,3 +39,24 @@ test('a breath between two stretches does not part them; grain and silence are n
 test('what lies on nobody’s outline is nobody’s', () => {
 	expect(strays(along([3, 3, 3]), [], 2)).toEqual([])
 })
+
+test('edges between pieces of one group are not the photo’s to answer for; their edges to what is round them are', () => {
+	const shade = (d: string, group?: string) => ({
+		...newPiece('Shade', parsePathData(d)),
+		...(group && { group }),
+	})
+	const [left, right] = ['M0 0H50V100H0Z', 'M50 0H100V100H50Z'].map((d) => shade(d, 'shades')) as [
+		ReturnType<typeof shade>,
+		ReturnType<typeof shade>,
+	]
+	const outline = left.contours[0]?.id ?? ''
+	const samples = [...Array(20).keys()].map(
+		(k): OffPhoto => ({ at: [50, 5 * k + 2], off: 4, outline, nodes: ['edge'] }),
+	)
+	const outer = samples.map((sample): OffPhoto => ({ ...sample, at: [0, sample.at[1]] }))
+	expect(strays(samples, [left, right], 2)).toEqual([])
+	expect(strays(outer, [left, right], 2)).toHaveLength(1)
+	// Without a group each answers for itself.
+	const { group: _, ...alone } = left
+	expect(strays(samples, [alone, right], 2)).toHaveLength(1)
+})
