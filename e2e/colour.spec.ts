@@ -79,10 +79,18 @@ test('the teapot: its colour from the photo, a stroke of dots, shades of its own
 		await expect(pieces).toContainText('Shade 5')
 	})
 
+	await test.step('what is filled with a gradient is listed with it', async () => {
+		const lists = pieces.locator('svg linearGradient')
+		await expect(lists).toHaveCount(1)
+		await expect(lists.locator('stop').nth(1)).toHaveAttribute('stop-color', '#d98e04')
+	})
+
 	await test.step('a ground for all of it', async () => {
 		await card.getByRole('button', { name: 'Background' }).click()
 		await card.getByRole('combobox', { name: 'Background is' }).click()
 		await page.getByRole('option', { name: 'Flat' }).click()
+		// At first it is white: artwork in ink is seen on it.
+		await expect(card.getByLabel('Background colour')).toHaveValue('#ffffff')
 		await card.getByLabel('Background colour').fill('#f0e6d0')
 		await page.keyboard.press('Enter')
 		await bench.key('8')

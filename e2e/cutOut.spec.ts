@@ -46,7 +46,7 @@ test('the pear is cut out of its photo, with a backdrop and a shadow, and as a m
 	})
 
 	await test.step('its mask is white where it is kept', async () => {
-		const { data, info } = await saved('Mask')
+		const { data, info } = await saved('Save the mask')
 		const white = Array.from(
 			{ length: info.width * info.height },
 			(_, n) => data[info.channels * n] ?? 0,

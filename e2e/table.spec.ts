@@ -154,6 +154,19 @@ test('what is seen is cut: pieces that overlap as one, a fold scored with what i
 		expect(length(80)).toBeGreaterThan(280)
 		expect(length(80)).toBeLessThan(283)
 	})
+	await test.step('the proof says what comes out otherwise, and mends it either way', async () => {
+		await bench.pass('Proof')
+		const overlap = page.getByRole('region', { name: 'Lies on another piece' })
+		await expect(overlap).toContainText('“Wing”')
+		// The fold is scored: how wide it is drawn does not matter.
+		await expect(page.getByRole('region', { name: 'Line with a width' })).toHaveCount(0)
+		await overlap.getByRole('button', { name: 'Cut the lower away' }).click()
+		await expect(overlap).toHaveCount(0)
+		await bench.key('Control+z')
+		await expect(overlap).toBeVisible()
+		await bench.pass('Export')
+		await page.getByRole('button', { name: 'Cutting table' }).click()
+	})
 	await test.step('each whole is two parts', async () => {
 		await card.getByRole('combobox', { name: /^Pieces that overlap/ }).click()
 		await page.getByRole('option', { name: 'Each whole' }).click()

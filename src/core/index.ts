@@ -309,6 +309,7 @@ export { outlinesOfNodes } from './path/outlinesOfNodes'
 export {
 	coloursUsed,
 	fillEach,
+	isOfLines,
 	type PaintChange,
 	type PaintOf,
 	paintEach,

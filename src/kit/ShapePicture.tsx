@@ -1,3 +1,4 @@
+import { useId } from 'react'
 import {
 	type Box,
 	boundsOf,
@@ -5,9 +6,11 @@ import {
 	contourHull,
 	EMPTY_BOX,
 	type FillRule,
+	type Gradient,
 	joinBoxes,
 	sketchPathData,
 } from '@/core'
+import { GradientDef } from './GradientDef'
 
 const ROOM = 0.06
 
@@ -20,6 +23,7 @@ export function ShapePicture({
 	faint = false,
 	hollow = false,
 	colour = 'currentColor',
+	gradient,
 	behind,
 }: {
 	contours: readonly Contour[]
@@ -33,6 +37,8 @@ export function ShapePicture({
 	hollow?: boolean
 	/** What it is drawn in; the text's colour where it is not said. */
 	colour?: string | undefined
+	/** What it is filled with instead, sheet px. */
+	gradient?: Gradient | undefined
 	/** Outlines that are drawn faintly under it. */
 	behind?: readonly Contour[]
 }) {
@@ -42,6 +48,7 @@ export function ShapePicture({
 	const x = frame.minX - (side - width) / 2 - side * ROOM
 	const y = frame.minY - (side - height) / 2 - side * ROOM
 	const view = side * (1 + 2 * ROOM)
+	const id = useId()
 	const line = { stroke: colour, strokeWidth: side / 14 }
 	return (
 		<svg
@@ -51,6 +58,7 @@ export function ShapePicture({
 			aria-hidden="true"
 			style={{ flexShrink: 0, opacity: faint ? 0.35 : 1 }}
 		>
+			{gradient && <GradientDef id={id} gradient={gradient} />}
 			{behind && (
 				<path
 					d={sketchPathData(behind)}
@@ -63,7 +71,7 @@ export function ShapePicture({
 			<path
 				d={sketchPathData(contours)}
 				fillRule={rule}
-				fill={hollow ? 'none' : colour}
+				fill={hollow ? 'none' : gradient ? `url(#${id})` : colour}
 				{...(hollow && line)}
 			/>
 		</svg>

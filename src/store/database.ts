@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie'
-import type { Affine, Box, FillRule, Sheet } from '@/core'
+import type { Affine, Box, FillRule, Gradient, Sheet } from '@/core'
 
 /** What the home page shows of a sheet without reading all of it. */
 export interface SheetSummary {
@@ -21,6 +21,8 @@ export interface SheetSummary {
 		readonly d: string
 		readonly rule: FillRule
 		readonly colour: string
+		/** What it is filled with instead of its colour, sheet px; absent in what was stored before. */
+		readonly gradient?: Gradient
 		/** The stroke's colour and its width, px, where there is one. */
 		readonly line?: string
 		readonly width?: number

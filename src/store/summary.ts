@@ -1,6 +1,7 @@
 import {
 	type Contour,
 	displayList,
+	isGradient,
 	nodeCount,
 	type Paint,
 	type Sheet,
@@ -38,6 +39,7 @@ function artworkOf(sheet: Sheet): SheetSummary['artwork'] {
 			look: {
 				rule,
 				colour: colourOf(fill),
+				...(isGradient(fill) && { gradient: fill }),
 				...(stroke.paint.kind !== 'none' && { line: colourOf(stroke.paint), width: stroke.width }),
 				...(opacity < 1 && { opacity }),
 			},

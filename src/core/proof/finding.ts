@@ -19,6 +19,9 @@ export type FindingKind =
 	| 'handles'
 	| 'sliver'
 	| 'twice'
+	| 'overlap'
+	| 'wide-line'
+	| 'wide-edge'
 	| 'hidden'
 	| 'locked'
 	| 'crowded'
@@ -42,6 +45,8 @@ export interface Finding {
 	readonly nodes?: readonly string[]
 	/** px of the sheet */
 	readonly at: Point
+	/** It is to be mended the other way that there is. */
+	readonly other?: true
 	/** How much there is of it, px; radians of a turn, px to the inch of a photo. */
 	readonly size?: number
 }
@@ -62,4 +67,6 @@ export interface Limits {
 	readonly strays: number
 	/** Photos are to have so many px to the inch at the size they go out. */
 	readonly photoPpi: number
+	/** What is drawn is cut, piece by piece: how they lie on each other, and how wide lines are, matters. */
+	readonly cut?: boolean
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { ringedOf } from '../path/enclosing'
 import { groupPieces } from '../path/groups'
 import { emptySheet, newPiece, type Piece, type Sheet } from '../path/model'
 import { flawsOf, normalised } from '../path/normalise'
@@ -11,7 +12,16 @@ import { limitsFor, matters } from './limits'
 import { allMended, mended as mendedBy } from './mend'
 
 /** Necks under 4 px, details under 6, nodes within 0.2, gaps under 2, ends within 4. */
-const LIMITS = { neck: 4, small: 6, hair: 0.2, sliver: 2, ends: 4, strays: 0, photoPpi: 0 }
+const LIMITS = {
+	neck: 4,
+	small: 6,
+	hair: 0.2,
+	sliver: 2,
+	ends: 4,
+	strays: 0,
+	photoPpi: 0,
+	cut: true,
+}
 
 function sheetOf(...paths: (string | Piece)[]): Sheet {
 	const pieces = paths.map((one, n) =>
@@ -24,6 +34,12 @@ const nonzero = (path: string): Piece => ({
 	...newPiece('Piece', parsePathData(path)),
 	fillRule: 'nonzero',
 })
+
+const stroked = (path: string, fill: 'none' | 'solid'): Piece => {
+	const piece = newPiece('Piece', parsePathData(path))
+	const stroke = { paint: piece.fill, width: 8 }
+	return { ...piece, stroke, ...(fill === 'none' && { fill: { kind: 'none' } }) }
+}
 
 const SQUARE = 'M20 20H120V120H20Z'
 /** Two squares held together by a bar of a thickness. */
@@ -90,6 +106,9 @@ const CASES: readonly (readonly [FindingKind, Sheet, Sheet])[] = [
 	],
 	['sliver', sheetOf(...halves(1)), sheetOf(...halves(3))],
 	['twice', sheetOf(SQUARE, 'M120 120V20H20V120Z'), sheetOf(SQUARE, 'M120 121V20H20V121Z')],
+	['overlap', sheetOf(SQUARE, 'M100 60H180V160H100Z'), sheetOf(SQUARE, 'M120 20H180V120H120Z')],
+	['wide-line', sheetOf(stroked('M20 20H120V120H20Z', 'none')), sheetOf(SQUARE)],
+	['wide-edge', sheetOf(stroked('M20 20H120V120H20Z', 'solid')), sheetOf(SQUARE)],
 	['hidden', hiddenIn(sheetOf(SQUARE, bar(20))), sheetOf(SQUARE, bar(20))],
 	['locked', lockedIn(sheetOf(SQUARE)), sheetOf(SQUARE)],
 	['crowded', sheetOf(comb(401)), sheetOf(comb(399))],
@@ -124,6 +143,55 @@ describe.each(CASES)('%s', (kind, has, nearly) => {
 		expect(mended).not.toBe(has)
 		expect(findings(mended, LIMITS).map(({ key }) => key)).not.toContain(one.key)
 		expect(flawsOf(mended)).toEqual([])
+	})
+})
+
+describe('what is cut otherwise than it is seen', () => {
+	const found = (sheet: Sheet, kind: FindingKind) => {
+		const one = findings(sheet, LIMITS).find((finding) => finding.kind === kind)
+		if (!one) throw new Error('It is found.')
+		return one
+	}
+	const size = ({ pieces }: Sheet, k = 0) =>
+		(pieces[k]?.contours ?? []).reduce((sum, c) => sum + ringedOf(c).area, 0)
+
+	test('is one, or the lower is cut away, as one chooses', () => {
+		const sheet = sheetOf(SQUARE, 'M100 60H180V160H100Z')
+		const overlap = found(sheet, 'overlap')
+		const one = mendedBy(sheet, overlap)
+		expect(one.pieces).toHaveLength(1)
+		expect(size(one)).toBeCloseTo(100 * 100 + 80 * 100 - 20 * 60, 6)
+		const cut = mendedBy(sheet, { ...overlap, other: true })
+		expect(cut.pieces).toHaveLength(2)
+		expect(cut.pieces[1]).toBe(sheet.pieces[1])
+		expect(size(cut)).toBeCloseTo(100 * 100 - 20 * 60, 6)
+		expect(kindsIn(cut)).not.toContain('overlap')
+	})
+
+	test('a line is a band, or scored; an edge is part of its piece, or gone', () => {
+		const line = sheetOf(stroked('M20 20H120V120H20Z', 'none'))
+		const band = mendedBy(line, found(line, 'wide-line'))
+		expect(size(band)).toBeCloseTo(108 ** 2 - 92 ** 2, 3)
+		expect(band.pieces[0]?.fill).toEqual(line.pieces[0]?.stroke.paint)
+		const scored = mendedBy(line, { ...found(line, 'wide-line'), other: true })
+		expect(scored.pieces[0]?.operation).toBe('score')
+		expect(kindsIn(scored)).not.toContain('wide-line')
+		const edge = sheetOf(stroked('M20 20H120V120H20Z', 'solid'))
+		expect(size(mendedBy(edge, found(edge, 'wide-edge')))).toBeCloseTo(108 ** 2, 3)
+		expect(size(mendedBy(edge, { ...found(edge, 'wide-edge'), other: true }))).toBeCloseTo(1e4, 6)
+	})
+
+	test('matters for cutting alone, and not where it is said what is done along a piece', () => {
+		for (const kind of ['overlap', 'wide-line', 'wide-edge'] as const) {
+			expect(matters(kind, 'cutting')).toBe(true)
+			expect(matters(kind, 'print')).toBe(false)
+		}
+		const sheet = sheetOf(SQUARE, 'M100 60H180V160H100Z')
+		const scored = changePiece(sheet, sheet.pieces[1]?.id ?? '', { operation: 'score' })
+		expect(kindsIn(scored)).not.toContain('overlap')
+		expect(findings(sheet, { ...LIMITS, cut: false }).map(({ kind }) => kind)).not.toContain(
+			'overlap',
+		)
 	})
 })
 

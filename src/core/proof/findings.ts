@@ -6,6 +6,7 @@ import { isOfLines } from '../path/paint'
 import { betweenOutlines } from './betweenOutlines'
 import { betweenTwo, neighbouring, type Pair } from './betweenPieces'
 import type { Finding, Limits } from './finding'
+import { overlapOf, overlapPairs, wideLines } from './ofCuts'
 import { ofLetters } from './ofLetters'
 import { adviceOn, ofOutline } from './ofOutline'
 import { ofPiece } from './ofPiece'
@@ -31,6 +32,7 @@ export interface Looked {
 const OF_PIECE = 3
 const ADVICE = 3
 const BETWEEN = 0.08
+const OVERLAP = 0.3
 
 /**
  * The same step by step, what is quick first: what was found so far can be shown, and the rest be called off.
@@ -48,16 +50,20 @@ export function* findingSteps(
 	)
 	const outlines = shown.flatMap((piece) => piece.contours.map((contour) => ({ piece, contour })))
 	const pairs = neighbouring(shown, limits)
+	const overlaps = limits.cut ? overlapPairs(sheet, shown) : []
 	const painted = sheet.pieces.filter(({ hidden, fill }) => !hidden && fill.kind !== 'none')
 	const nodes = new Map(shown.map((piece) => [piece, nodeCount(piece.contours)]))
 	const ofOne = (piece: Piece) => countOf(nodes, piece)
 	const ofPair = ({ lower, upper }: Pair) => ofOne(lower) + ofOne(upper)
+	const ofBoth = ([lower, upper]: readonly [Piece, Piece]) => ofOne(lower) + ofOne(upper)
 	const advised = ({ contour }: { readonly contour: Contour }) => contour.nodes.length
 	const sum = <T>(all: readonly T[], of: (one: T) => number) =>
 		all.reduce((total, one) => total + of(one), 0)
 	const whole = Math.max(
 		1,
-		(1 + OF_PIECE + ADVICE) * sum(shown, ofOne) + BETWEEN * sum(pairs, ofPair),
+		(1 + OF_PIECE + ADVICE) * sum(shown, ofOne) +
+			BETWEEN * sum(pairs, ofPair) +
+			OVERLAP * sum(overlaps, ofBoth),
 	)
 	let done = 0
 	const looked = (found: readonly Finding[], cost: number): Looked => {
@@ -72,6 +78,8 @@ export function* findingSteps(
 		)
 	yield looked(betweenOutlines(shown, limits), 0)
 	yield looked(ofLetters(sheet, shown), 0)
+	if (limits.cut) yield looked(wideLines(sheet, shown), 0)
+	for (const both of overlaps) yield looked(overlapOf(...both), OVERLAP * ofBoth(both))
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
 	// Letters are their designer's: nobody is told where their nodes should be.
 	for (const one of outlines) {

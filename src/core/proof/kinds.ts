@@ -11,6 +11,8 @@ export interface FindingWords {
 	readonly grade: Grade
 	/** What mending it does, as a button says it, where it can be mended. */
 	readonly mend?: string
+	/** What mending it the other way does, where there are two. */
+	readonly or?: string
 }
 
 export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
@@ -115,6 +117,27 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		why: 'It is cut twice, and a change to one leaves the other.',
 		grade: 'risk',
 		mend: 'Take one away',
+	},
+	overlap: {
+		name: 'Lies on another piece',
+		why: 'Cut piece by piece, the cutter runs through what is one on the sheet.',
+		grade: 'risk',
+		mend: 'Make them one',
+		or: 'Cut the lower away',
+	},
+	'wide-line': {
+		name: 'Line with a width',
+		why: 'A cutter goes along its middle: how wide it is drawn does not come out.',
+		grade: 'risk',
+		mend: 'Make it a piece',
+		or: 'Score along it',
+	},
+	'wide-edge': {
+		name: 'Edge with a width',
+		why: 'A cutter goes along its middle: half its width is cut off.',
+		grade: 'risk',
+		mend: 'Make it part of the piece',
+		or: 'Take the line away',
 	},
 	hidden: {
 		name: 'Hidden',

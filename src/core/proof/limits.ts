@@ -8,7 +8,7 @@ export type ProofFor = (typeof PROOFS)[number]
 /** Where no real size was measured, artwork is thought to be made so wide, mm. */
 const SUPPOSED_WIDTH_MM = 200
 
-type Lengths = Omit<Limits, 'photoPpi' | 'strays'>
+type Lengths = Omit<Limits, 'photoPpi' | 'strays' | 'cut'>
 
 /** Limits in mm. */
 const MM: Readonly<Record<ProofFor, Lengths>> = {
@@ -21,11 +21,14 @@ const PRINT_PPI = 200
 /** Being true to the photo is a matter of its own px, whatever the artwork is for. */
 const STRAYS_PX = 2
 
+/** What matters only where pieces are cut one by one. */
+const OF_CUTS = ['overlap', 'wide-line', 'wide-edge'] as const
+
 /** Kinds that do not matter for a purpose. */
 const NO_MATTER: Readonly<Record<ProofFor, readonly FindingKind[]>> = {
-	print: ['island', 'neck'],
+	print: ['island', 'neck', ...OF_CUTS],
 	cutting: ['coarse-photo'],
-	screen: ['island', 'neck', 'coarse-photo'],
+	screen: ['island', 'neck', 'coarse-photo', ...OF_CUTS],
 }
 
 /** The limits of a purpose on a sheet, px. */
@@ -36,6 +39,7 @@ export function limitsFor(purpose: ProofFor, { mmPerPx, width }: Sheet): Limits 
 		...(px as unknown as Lengths),
 		strays: STRAYS_PX,
 		photoPpi: purpose === 'print' ? PRINT_PPI : 0,
+		cut: purpose === 'cutting',
 	}
 }
 

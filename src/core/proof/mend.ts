@@ -15,6 +15,7 @@ import { grownOver } from './betweenPieces'
 import type { Finding, FindingKind } from './finding'
 import { withShortHandles } from './longHandles'
 import { necksOf, widened } from './necks'
+import { edgeAsPiece, lineAsPiece, parted } from './ofCuts'
 import { evened } from './ofLetters'
 import { placeKey } from './rings'
 
@@ -114,6 +115,9 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 		return upper ? mapPiece(sheet, piece, (one) => grownOver(one, upper, at, size)) : sheet
 	},
 	twice: (sheet, { contour = '' }) => removeOutline(sheet, contour),
+	overlap: parted,
+	'wide-line': lineAsPiece,
+	'wide-edge': edgeAsPiece,
 	stroke: evened,
 	'off-line': evened,
 	overshoot: evened,

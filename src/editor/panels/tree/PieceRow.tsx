@@ -6,7 +6,7 @@ import LockOutlined from '@mui/icons-material/LockOutlined'
 import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
 import { memo, useState } from 'react'
-import { changePiece, INK, type Piece, removePieces, standIn } from '@/core'
+import { changePiece, INK, isGradient, isOfLines, type Piece, removePieces, standIn } from '@/core'
 import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { counted } from '@/kit/counted'
 import { NameField } from '@/kit/NameField'
@@ -53,6 +53,7 @@ export const PieceRow = memo(function PieceRow({ piece, depth }: Pick<Row, 'piec
 							faint={piece.hidden}
 							hollow={piece.fill.kind === 'none'}
 							colour={ownColour(piece)}
+							gradient={isGradient(piece.fill) ? piece.fill : undefined}
 						/>
 					}
 					name={piece.name}
@@ -61,7 +62,8 @@ export const PieceRow = memo(function PieceRow({ piece, depth }: Pick<Row, 'piec
 							? `words in ${piece.lettering.font.family}`
 							: `${counted(nodes, 'node', 'nodes')}${isOpen ? ', open' : ''}`
 					}
-					wrong={isOpen}
+					// A line is meant to be open.
+					wrong={isOpen && !isOfLines(piece)}
 					onClick={(event) => {
 						const { selection } = open.getState()
 						const listed = () => open.sheet().pieces.map(({ id }) => id)

@@ -1,5 +1,6 @@
 'use client'
 
+import ContentCopyRounded from '@mui/icons-material/ContentCopyRounded'
 import FileDownloadOutlined from '@mui/icons-material/FileDownloadOutlined'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
@@ -113,16 +114,21 @@ export function CutOutSection() {
 			</CardFoot>
 			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
 				<Button variant="outlined" onClick={() => void save('picture', 'image/webp')}>
-					WebP
+					Save as WebP
 				</Button>
 				<Button variant="outlined" onClick={() => void save('mask', 'image/png')}>
-					Mask
+					Save the mask
 				</Button>
-				<Button variant="outlined" onClick={() => void copy('css')}>
-					Clip, CSS
+			</Box>
+			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+				To the clipboard, as what a web page clips by:
+			</Typography>
+			<Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 0.75 }}>
+				<Button startIcon={<ContentCopyRounded />} color="inherit" onClick={() => void copy('css')}>
+					Copy CSS
 				</Button>
-				<Button variant="outlined" onClick={() => void copy('svg')}>
-					Clip, SVG
+				<Button startIcon={<ContentCopyRounded />} color="inherit" onClick={() => void copy('svg')}>
+					Copy SVG
 				</Button>
 			</Box>
 		</>

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import Typography from '@mui/material/Typography'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react'
 import { setLeft } from '@/core'
 import { FINDING_KINDS, type Finding, type ProofFor } from '@/core/proofs'
 import { lookAt } from '@/editor/session/lookAt'
@@ -154,7 +154,11 @@ function KindRow({
 	const [next, setNext] = useState(0)
 	/** How often something was to be looked at, or no longer: only the last counts. */
 	const previews = useRef(0)
-	const { name, why, grade, mend } = FINDING_KINDS[kind]
+	const { name, why, grade, mend, or } = FINDING_KINDS[kind]
+	const ways = [
+		...(mend ? [{ name: mend, as: (finding: Finding) => finding }] : []),
+		...(or ? [{ name: or, as: (finding: Finding): Finding => ({ ...finding, other: true }) }] : []),
+	]
 	const shown = all.findIndex(({ key }) => key === at)
 	const now = all[Math.max(0, shown)]
 	if (!now) return null
@@ -167,11 +171,11 @@ function KindRow({
 		else if (one.piece) open.select(withPieces([one.piece]))
 		lookAt(one.at, desk)
 	}
-	const preview = async (on: boolean) => {
+	const preview = async (one: Finding | null) => {
 		const asked = ++previews.current
 		proof.setState({ ghost: null })
-		if (!on || !mend) return
-		const ghost = await mendingOf(open.sheet(), [now], edges).catch(() => null)
+		if (!one) return
+		const ghost = await mendingOf(open.sheet(), [one], edges).catch(() => null)
 		// By now the pointer may be elsewhere, or what was looked at mended.
 		if (asked === previews.current) proof.setState({ ghost })
 	}
@@ -208,31 +212,33 @@ function KindRow({
 				<Button size="small" onClick={show}>
 					{shown >= 0 && all.length > 1 ? 'Show next' : 'Show'}
 				</Button>
-				{mend && (
-					<Button
-						size="small"
-						disabled={readOnly}
-						onPointerEnter={() => void preview(true)}
-						onPointerLeave={() => void preview(false)}
-						onFocus={() => void preview(true)}
-						onBlur={() => void preview(false)}
-						onClick={() => {
-							void preview(false)
-							void onMend([now], mend)
-						}}
-					>
-						{mend}
-					</Button>
-				)}
-				{mend && all.length > 1 && (
-					<Button
-						size="small"
-						disabled={readOnly}
-						onClick={() => void onMend(all, `${mend}: ${all.length} times`)}
-					>
-						All {all.length}
-					</Button>
-				)}
+				{ways.map(({ name: way, as }) => (
+					<Fragment key={way}>
+						<Button
+							size="small"
+							disabled={readOnly}
+							onPointerEnter={() => void preview(as(now))}
+							onPointerLeave={() => void preview(null)}
+							onFocus={() => void preview(as(now))}
+							onBlur={() => void preview(null)}
+							onClick={() => {
+								void preview(null)
+								void onMend([as(now)], way)
+							}}
+						>
+							{way}
+						</Button>
+						{all.length > 1 && (
+							<Button
+								size="small"
+								disabled={readOnly}
+								onClick={() => void onMend(all.map(as), `${way}: ${all.length} times`)}
+							>
+								All {all.length}
+							</Button>
+						)}
+					</Fragment>
+				))}
 				<Button
 					size="small"
 					color="inherit"

@@ -46,7 +46,14 @@ export function counts(kinds: readonly ListedKind[]) {
 
 /** What is mended by one press: what is wrong or may come out so, but for what only its owner can know to be meant. */
 export function mendable(kinds: readonly ListedKind[]): Finding[] {
-	const asks: readonly FindingKind[] = ['small', 'open', 'neck']
+	const asks: readonly FindingKind[] = [
+		'small',
+		'open',
+		'neck',
+		'overlap',
+		'wide-line',
+		'wide-edge',
+	]
 	return kinds
 		.filter(({ kind }) => {
 			const { mend, grade } = FINDING_KINDS[kind]

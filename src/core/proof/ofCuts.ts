@@ -1,0 +1,120 @@
+import { strokeArea } from '../artwork/strokeArea'
+import { combineAreas } from '../combine/combine'
+import { filledArea } from '../combine/divide'
+import { piecesBox } from '../path/arrangePieces'
+import { isFilled } from '../path/contour'
+import { mapPiece } from '../path/edit'
+import { indexBoxes } from '../path/enclosing'
+import type { Piece, Sheet } from '../path/model'
+import { operationOf } from '../path/operations'
+import { isOfLines } from '../path/paint'
+import { removePieces } from '../path/pieces'
+import { areWorkable } from '../path/reach'
+import type { Finding } from './finding'
+import { middleOf } from './rings'
+
+/** What comes out otherwise than it is seen where pieces are cut one by one: lines, and edges, that have a width. */
+export function wideLines(sheet: Sheet, shown: readonly Piece[]): Finding[] {
+	return shown.flatMap((piece): Finding[] => {
+		const { stroke, contours, fill, id } = piece
+		const [first] = contours
+		if (!first || stroke.paint.kind === 'none' || !(stroke.width > 0)) return []
+		if (operationOf(piece, sheet.groups) || piece.lettering) return []
+		const kind = fill.kind === 'none' ? 'wide-line' : 'wide-edge'
+		const at = first.nodes[0]?.at ?? middleOf(first)
+		return [{ kind, key: `${kind} ${id}`, piece: id, at, size: stroke.width }]
+	})
+}
+
+/** Pieces that lie on others, each with the one beneath it: the pairs whose boxes touch, to be looked at one by one. */
+export function overlapPairs(sheet: Sheet, shown: readonly Piece[]): readonly [Piece, Piece][] {
+	const solid = shown.filter(
+		(piece) =>
+			piece.fill.kind !== 'none' &&
+			piece.contours.some(isFilled) &&
+			areWorkable(piece.contours) &&
+			(operationOf(piece, sheet.groups) ?? 'cut') === 'cut',
+	)
+	const boxes = solid.map((piece) => piecesBox([piece]))
+	const index = indexBoxes(boxes)
+	return solid.flatMap((lower, i) => {
+		const box = boxes[i]
+		if (!box) return []
+		return index
+			.search(box.minX, box.minY, box.maxX, box.maxY, (k) => k > i)
+			.sort((p, q) => p - q)
+			.flatMap((k): [Piece, Piece][] => {
+				const upper = solid[k]
+				return upper ? [[lower, upper]] : []
+			})
+	})
+}
+
+/** What was found of pairs, which never change. */
+const known = new WeakMap<Piece, WeakMap<Piece, readonly Finding[]>>()
+
+export function overlapOf(lower: Piece, upper: Piece): readonly Finding[] {
+	let own = known.get(lower)
+	if (!own) {
+		own = new WeakMap()
+		known.set(lower, own)
+	}
+	const kept = own.get(upper)
+	if (kept) return kept
+	const [part] = combineAreas('overlap', [filledArea(lower), filledArea(upper)])
+	const found: Finding[] = part
+		? [
+				{
+					kind: 'overlap',
+					key: `overlap ${lower.id} ${upper.id}`,
+					piece: lower.id,
+					beside: upper.id,
+					at: middleOf(part),
+				},
+			]
+		: []
+	own.set(upper, found)
+	return found
+}
+
+/** Two pieces that overlap as one, painted as the lower; or the lower without what the upper covers. */
+export function parted(sheet: Sheet, { piece = '', beside, other }: Finding): Sheet {
+	const upper = sheet.pieces.find(({ id }) => id === beside)
+	const lower = sheet.pieces.find(({ id }) => id === piece)
+	if (!upper || !lower) return sheet
+	const contours = combineAreas(other ? 'cut-out' : 'merge', [filledArea(lower), filledArea(upper)])
+	const open = [lower, ...(other ? [] : [upper])].flatMap((one) =>
+		one.contours.filter((contour) => !isFilled(contour)),
+	)
+	if (contours.length === 0) return removePieces(sheet, new Set([piece]))
+	const next = mapPiece(sheet, piece, (one) => ({
+		...one,
+		fillRule: 'nonzero',
+		contours: [...open, ...contours],
+	}))
+	return other ? next : removePieces(next, new Set([upper.id]))
+}
+
+/** A line as the piece that it looks like, or one that is scored. */
+export function lineAsPiece(sheet: Sheet, { piece = '', other }: Finding): Sheet {
+	return mapPiece(sheet, piece, (one) => {
+		if (!isOfLines(one)) return one
+		if (other) return { ...one, operation: 'score' }
+		const contours = strokeArea(one.contours, one.stroke)
+		if (contours.length === 0) return one
+		return { ...one, contours, fillRule: 'nonzero', fill: one.stroke.paint, stroke: noStroke(one) }
+	})
+}
+
+/** A piece as large as it is seen, its edge's width part of it; or without that line. */
+export function edgeAsPiece(sheet: Sheet, { piece: id = '', other }: Finding): Sheet {
+	return mapPiece(sheet, id, (piece) => {
+		const bare: Piece = { ...piece, stroke: noStroke(piece) }
+		if (other) return bare
+		const band = { contours: strokeArea(piece.contours, piece.stroke), rule: 'nonzero' } as const
+		const contours = combineAreas('merge', [filledArea(piece), band])
+		return { ...bare, contours, fillRule: 'nonzero' }
+	})
+}
+
+const noStroke = ({ stroke }: Piece): Piece['stroke'] => ({ ...stroke, paint: { kind: 'none' } })
