@@ -142,7 +142,24 @@ function nearlyCorner(node: PathNode): Wish | undefined {
 function needless(contour: Contour, node: PathNode, k: number, most: number): Wish | undefined {
 	const n = contour.nodes.length
 	if (contour.closed ? n <= 3 : k === 0 || k === n - 1) return undefined
+	if (isBesideNeedless(contour, k)) return undefined
 	return { what: 'needless', node: node.id, at: node.at, amount: most }
+}
+
+/** A node that turns so many times as far as the one beside it is the corner of the two. */
+const CORNER_OF_TWO = 4
+/** What turns less is nobody's corner, radians. */
+const NO_CORNER = 0.05
+
+/** Whether a node could go only because the one beside it is there, which turns hardly at all: then that one is needless. */
+function isBesideNeedless(contour: Contour, k: number): boolean {
+	const n = contour.nodes.length
+	const turn = Math.abs(turnAt(contour, k))
+	if (turn < NO_CORNER) return false
+	return [k - 1, k + 1].some((beside) => {
+		if (!contour.closed && (beside <= 0 || beside >= n - 1)) return false
+		return Math.abs(turnAt(contour, (beside + n) % n)) * CORNER_OF_TWO < turn
+	})
 }
 
 /** The outline without one node, if that moves it by no more than allowed; else as it is. */

@@ -27,7 +27,7 @@ const grown = (beneath: Piece) => {
 	const [gap] = found(lower, beneath)
 	if (!gap) throw new Error('There is a gap between them.')
 	expect([gap.piece, gap.beside]).toEqual([lower.id, beneath.id])
-	return grownOver(lower, beneath, gap.at, WIDTH)
+	return grownOver(lower, beneath, gap.at, WIDTH, false)
 }
 
 describe('a sliver that is closed', () => {
@@ -72,7 +72,7 @@ describe('a sliver that is closed', () => {
 	})
 
 	test('where there is no gap, changes nothing', () => {
-		expect(grownOver(lower, upper, [0, 0], WIDTH)).toBe(lower)
+		expect(grownOver(lower, upper, [0, 0], WIDTH, false)).toBe(lower)
 	})
 })
 

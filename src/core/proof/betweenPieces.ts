@@ -1,6 +1,7 @@
 import { combine, combineAreas } from '../combine/combine'
 import { type Area, filledArea } from '../combine/divide'
 import { offset } from '../combine/offset'
+import { trapped } from '../combine/trapped'
 import { type Box, boxContains, boxCorners, boxesTouch, growBox } from '../geometry/box'
 import { item } from '../geometry/numbers'
 import type { Point } from '../geometry/point'
@@ -9,6 +10,7 @@ import { boundsOf, flattenContour, isFilled } from '../path/contour'
 import { indexBoxes, ringedOf } from '../path/enclosing'
 import type { Contour, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
+import { withSharedEdge } from './closeGap'
 import type { Finding, Limits } from './finding'
 import { dense, middleOf, placeKey, toRing } from './rings'
 import { NOTHING_PX, stretchesNear } from './stretchesNear'
@@ -41,7 +43,10 @@ export function neighbouring(pieces: readonly Piece[], { sliver }: Limits): Pair
 }
 
 /** The gaps of pairs, which never change. */
-const known = new WeakMap<Piece, WeakMap<Piece, { width: number; all: readonly Sliver[] }>>()
+const known = new WeakMap<
+	Piece,
+	WeakMap<Piece, { width: number; cut: boolean; all: readonly Sliver[] }>
+>()
 
 interface Sliver {
 	readonly part: Contour
@@ -54,7 +59,7 @@ interface Sliver {
  */
 export function betweenTwo(
 	{ lower, upper }: Pair,
-	{ sliver: width }: Limits,
+	{ sliver: width, cut = false }: Limits,
 	others: readonly Piece[] = [],
 ): Finding[] {
 	let own = known.get(lower)
@@ -63,15 +68,15 @@ export function betweenTwo(
 		known.set(lower, own)
 	}
 	let kept = own.get(upper)
-	if (kept?.width !== width) {
-		kept = { width, all: sliversBetween(lower, upper, width) }
+	if (kept?.width !== width || kept.cut !== cut) {
+		kept = { width, cut, all: sliversBetween(lower, upper, width, cut) }
 		own.set(upper, kept)
 	}
 	const covering = others.slice(others.indexOf(lower) + 1).filter((piece) => piece !== upper)
 	return kept.all.flatMap(({ part, finding }) => (isCovered(part, covering) ? [] : [finding]))
 }
 
-function sliversBetween(lower: Piece, upper: Piece, width: number): Sliver[] {
+function sliversBetween(lower: Piece, upper: Piece, width: number, cut: boolean): Sliver[] {
 	return gapsBetween(lower, upper, width).map(({ part }) => {
 		const at = middleOf(part)
 		const key = `sliver ${lower.id} ${upper.id} ${placeKey(at)}`
@@ -82,6 +87,7 @@ function sliversBetween(lower: Piece, upper: Piece, width: number): Sliver[] {
 			beside: upper.id,
 			at,
 			size: width,
+			...(cut && { cut }),
 		}
 		return { part, finding }
 	})
@@ -103,28 +109,47 @@ function isCovered(part: Contour, others: readonly Piece[]): boolean {
 }
 
 /**
- * The lower of two pieces, grown over a gap to the upper and half the gap's width on beneath it, so that
- * no hairline of the ground is left; where the upper is seen through, up to it alone.
+ * The lower of two pieces with a gap to the upper closed: its edge there is the upper's. Where the pieces are not
+ * cut one by one it reaches half the gap's width on beneath the upper, so that no hairline of the ground is left;
+ * where the upper is seen through, up to it alone.
  * @param at where the gap is, px
  * @returns the same piece where there is no gap
  */
-export function grownOver(lower: Piece, upper: Piece, at: Point, width: number): Piece {
+export function grownOver(
+	lower: Piece,
+	upper: Piece,
+	at: Point,
+	width: number,
+	cut: boolean,
+): Piece {
 	const gap = gapsBetween(lower, upper, width).find(
 		({ part }) => placeKey(middleOf(part)) === placeKey(at),
 	)
 	if (!gap) return lower
 	const { part, closed } = gap
+	const closing = withSharedEdge(lower, upper, part, width)
+	const under = cut || isSeenThrough(upper) ? 0 : width / 2
+	if (closing) return under > 0 ? reachingUnder(closing, upper, under) : closing
 	const tolerance = width * ROUGHLY
 	const within = combine('overlap', offset([part], width / 2, { tolerance }), closed)
-	const strip = isSeenThrough(upper)
-		? combineAreas('cut-out', [plain(within), filledArea(upper)])
-		: within
+	const strip = under > 0 ? within : combineAreas('cut-out', [plain(within), filledArea(upper)])
 	return {
 		...lower,
 		contours: [
 			...lower.contours.filter((contour) => !isFilled(contour)),
 			...combineAreas('merge', [filledArea(lower), plain(strip)]),
 		],
+	}
+}
+
+/** A piece that reaches a little under another. */
+function reachingUnder(lower: Piece, upper: Piece, by: number): Piece {
+	const areas = [lower, upper].map((piece) => combineAreas('merge', [filledArea(piece)]))
+	const [reaching = []] = trapped(areas, by)
+	return {
+		...lower,
+		fillRule: 'nonzero',
+		contours: [...lower.contours.filter((contour) => !isFilled(contour)), ...reaching],
 	}
 }
 

@@ -45,6 +45,8 @@ export interface Finding {
 	readonly nodes?: readonly string[]
 	/** px of the sheet */
 	readonly at: Point
+	/** Pieces are cut one by one: none is to reach under another. */
+	readonly cut?: true
 	/** It is to be mended the other way that there is. */
 	readonly other?: true
 	/** How much there is of it, px; radians of a turn, px to the inch of a photo. */

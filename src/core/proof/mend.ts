@@ -2,11 +2,13 @@ import { bridged } from '../combine/bridges'
 import { filledArea } from '../combine/divide'
 import { resolveSelfCrossings } from '../combine/resolve'
 import { followSuggestion, suggestionsFor } from '../fit/suggestions'
+import { distance } from '../geometry/point'
+import { takeOutlines } from '../path/compound'
 import { boundsOf, isFilled, reverseContour } from '../path/contour'
 import { closeOutline } from '../path/draw'
 import { findContour, mapContour, mapPiece } from '../path/edit'
 import { CannotJoin, joinEnds } from '../path/ends'
-import type { Sheet } from '../path/model'
+import type { Contour, Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import { setKind } from '../path/nodes'
 import { changePiece, removeOutline } from '../path/pieces'
@@ -19,15 +21,72 @@ import { edgeAsPiece, lineAsPiece, parted } from './ofCuts'
 import { evened } from './ofLetters'
 import { placeKey } from './rings'
 
-/** The sheet with a finding mended; the same where it cannot be, or is gone already. */
+/**
+ * The sheet with a finding mended, and nothing left by it that would be one itself; the same where it cannot be, or is
+ * gone already.
+ */
 export function mended(sheet: Sheet, finding: Finding): Sheet {
 	try {
-		return MENDS[finding.kind]?.(sheet, finding) ?? sheet
+		const still = SHARED.includes(finding.kind)
+		return tidied(sheet, MENDS[finding.kind]?.(sheet, finding) ?? sheet, still)
 	} catch (error) {
 		if (error instanceof CannotJoin) return sheet
 		throw error
 	}
 }
+
+/** Outlines of more nodes are no better for advice on each. */
+const MOST_TIDIED = 400
+
+/** Edges that these leave are shared with another piece, node for node: they stay where they are. */
+const SHARED: readonly FindingKind[] = ['overlap', 'sliver']
+/** A node at an outermost point is none so near to another, px. */
+const APART_PX = 1
+
+/**
+ * What was mended, with the advice followed that there is on it now and was not before.
+ * @param still nothing is to move
+ */
+function tidied(before: Sheet, after: Sheet, still: boolean): Sheet {
+	if (after === before) return after
+	const old = new Map(before.pieces.flatMap((p) => p.contours).map((c) => [c.id, c]))
+	const changed = after.pieces
+		.filter(({ lettering }) => lettering === undefined)
+		.flatMap(({ contours }) => contours)
+		.filter((c) => old.get(c.id) !== c && c.nodes.length <= MOST_TIDIED)
+	return changed.reduce((sheet, { id }) => {
+		const was = old.get(id)
+		const known = new Set((was ? suggestionsFor(was) : []).map(adviceKey))
+		let now = sheet
+		for (let round = 0; round < MOST_ROUNDS; round++) {
+			const contour = findContour(now, id)?.contour
+			const fresh =
+				contour &&
+				suggestionsFor(contour).find(
+					(one) => !known.has(adviceKey(one)) && (!still || one.moves === 0),
+				)
+			if (!fresh) break
+			known.add(adviceKey(fresh))
+			const next = followSuggestion(now, fresh)
+			const made = findContour(next, id)?.contour
+			if (made && !isCrowded(contour, made)) now = next
+		}
+		return now
+	}, after)
+}
+
+/** Whether a node that is new lies beside another. */
+function isCrowded(before: Contour, after: Contour): boolean {
+	const had = new Set(before.nodes.map(({ id }) => id))
+	return after.nodes.some(
+		(node) =>
+			!had.has(node.id) &&
+			after.nodes.some((one) => one !== node && distance(one.at, node.at) < APART_PX),
+	)
+}
+
+const adviceKey = ({ what, node }: { readonly what: string; readonly node: string }) =>
+	`${what} ${node}`
 
 /** The sheet with findings mended one after the other, as far as each is still there. */
 export function allMended(sheet: Sheet, findings: readonly Finding[]): Sheet {
@@ -79,8 +138,8 @@ function adviceFollowed(sheet: Sheet, id: string, advice: readonly Finding[]): S
 
 type Mend = (sheet: Sheet, finding: Finding) => Sheet
 
-/** The widths of a new bridge, as a share of the smaller side of its island; at least so many px. */
-const BRIDGE = { share: 0.12, least: 2 } as const
+/** How wide a new bridge is: a share of the smaller side of its island, at least so many px, and no thin neck surely. */
+const BRIDGE = { share: 0.12, least: 2, sure: 1.1 } as const
 
 const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	open: (sheet, { contour = '' }) => closeOutline(sheet, contour),
@@ -110,9 +169,11 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 		}),
 	handles: (sheet, { contour = '', nodes: [from = ''] = [] }) =>
 		mapContour(sheet, contour, (one) => withShortHandles(one, from)),
-	sliver: (sheet, { piece = '', beside, at, size = 0 }) => {
-		const upper = sheet.pieces.find(({ id }) => id === beside)
-		return upper ? mapPiece(sheet, piece, (one) => grownOver(one, upper, at, size)) : sheet
+	sliver: (sheet, { piece = '', beside, at, size = 0, cut = false }) => {
+		const [lower, upper] = [piece, beside].map((id) => sheet.pieces.find((one) => one.id === id))
+		if (!lower || !upper) return sheet
+		const grown = grownOver(lower, upper, at, size, cut)
+		return grown === lower ? sheet : takeOutlines(sheet, piece, grown.contours.filter(isFilled))
 	},
 	twice: (sheet, { contour = '' }) => removeOutline(sheet, contour),
 	overlap: parted,
@@ -144,12 +205,13 @@ function resolved(sheet: Sheet, { piece = '' }: Finding): Sheet {
 }
 
 /** The piece with a bridge from an island to what is round it. */
-function tied(sheet: Sheet, { piece = '', contour }: Finding): Sheet {
+function tied(sheet: Sheet, { piece = '', contour, size = 0 }: Finding): Sheet {
 	return mapPiece(sheet, piece, (one) => {
 		const island = nestingOf(one).find((nested) => nested.contour.id === contour)
 		if (!island?.round) return one
 		const { minX, minY, maxX, maxY } = boundsOf(island.contour)
-		const width = Math.max(BRIDGE.least, BRIDGE.share * Math.min(maxX - minX, maxY - minY))
+		const share = BRIDGE.share * Math.min(maxX - minX, maxY - minY)
+		const width = Math.max(BRIDGE.least, share, BRIDGE.sure * size)
 		return {
 			...one,
 			contours: [

@@ -2,13 +2,13 @@ import { strokeArea } from '../artwork/strokeArea'
 import { combineAreas } from '../combine/combine'
 import { filledArea } from '../combine/divide'
 import { piecesBox } from '../path/arrangePieces'
+import { takeOutlines } from '../path/compound'
 import { isFilled } from '../path/contour'
 import { mapPiece } from '../path/edit'
 import { indexBoxes } from '../path/enclosing'
 import type { Piece, Sheet } from '../path/model'
 import { operationOf } from '../path/operations'
 import { isOfLines } from '../path/paint'
-import { removePieces } from '../path/pieces'
 import { areWorkable } from '../path/reach'
 import type { Finding } from './finding'
 import { middleOf } from './rings'
@@ -83,16 +83,9 @@ export function parted(sheet: Sheet, { piece = '', beside, other }: Finding): Sh
 	const lower = sheet.pieces.find(({ id }) => id === piece)
 	if (!upper || !lower) return sheet
 	const contours = combineAreas(other ? 'cut-out' : 'merge', [filledArea(lower), filledArea(upper)])
-	const open = [lower, ...(other ? [] : [upper])].flatMap((one) =>
-		one.contours.filter((contour) => !isFilled(contour)),
-	)
-	if (contours.length === 0) return removePieces(sheet, new Set([piece]))
-	const next = mapPiece(sheet, piece, (one) => ({
-		...one,
-		fillRule: 'nonzero',
-		contours: [...open, ...contours],
-	}))
-	return other ? next : removePieces(next, new Set([upper.id]))
+	if (other) return takeOutlines(sheet, piece, contours)
+	const open = upper.contours.filter((contour) => !isFilled(contour))
+	return takeOutlines(sheet, piece, [...contours, ...open], { gone: new Set([upper.id]) })
 }
 
 /** A line as the piece that it looks like, or one that is scored. */

@@ -1,8 +1,9 @@
 import { isSelfCrossing } from '../combine/selfCrossing'
+import { turnAt } from '../fit/outlineTrail'
 import { suggestionsFor } from '../fit/suggestions'
 import { cross, distance, mix, type Point, subtract } from '../geometry/point'
 import { isStraight, neighbours, segmentCubic, segments } from '../path/contour'
-import type { Contour, Piece } from '../path/model'
+import type { Contour, PathNode, Piece } from '../path/model'
 import { areWorkable } from '../path/reach'
 import type { Finding, FindingKind, Limits } from './finding'
 import { areHandlesLong, handleReach } from './longHandles'
@@ -75,19 +76,18 @@ function openness(contour: Contour, { ends }: Limits, found: Found): Finding[] {
 		: [found('open', last.at, '', { nodes })]
 }
 
-/** Nodes that follow each other within a hair, straight on: one of them is enough. */
+/** Nodes that follow each other within a hair, straight on: one of them is enough, the one that turns more. */
 function tooNear(contour: Contour, { hair }: Limits, found: Found): Finding[] {
 	if (contour.nodes.length < 4) return []
+	const turnOf = (node: PathNode) => Math.abs(turnAt(contour, contour.nodes.indexOf(node)))
 	return segments(contour).flatMap((segment) => {
 		const [a, b, c, d] = segmentCubic(segment)
 		const run = distance(a, b) + distance(b, c) + distance(c, d)
 		if (run > 2 * hair || distance(a, d) > hair) return []
-		return [
-			found('hair', segment.to.at, segment.to.id, {
-				nodes: [segment.to.id],
-				size: distance(a, d),
-			}),
-		]
+		const { from, to } = segment
+		const isEnd = !contour.closed && from === contour.nodes[0]
+		const spare = !isEnd && turnOf(from) < turnOf(to) ? from : to
+		return [found('hair', spare.at, spare.id, { nodes: [spare.id], size: distance(a, d) })]
 	})
 }
 

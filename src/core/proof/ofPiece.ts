@@ -33,7 +33,7 @@ export function ofPiece(piece: Piece, limits: Limits): Finding[] {
 	if (kept?.key === key) return kept.all
 	const all = [
 		...ruleFindings(piece, areas, found),
-		...nestingFindings(piece, found),
+		...nestingFindings(piece, limits, found),
 		...smallParts(piece, limits, found),
 		...necks(piece, areas, limits, found),
 	]
@@ -52,7 +52,7 @@ function ruleFindings(_: Piece, areas: readonly Contour[], found: Found): Findin
 }
 
 /** Islands that are tied to nothing, and outlines that run as an opening does and lie in nothing. */
-function nestingFindings(piece: Piece, found: Found): Finding[] {
+function nestingFindings(piece: Piece, { neck }: Limits, found: Found): Finding[] {
 	const nested = nestingOf(piece)
 	const [outermost] = nested
 	const wayOf = (contour: Contour) => Math.sign(ringedOf(contour).area)
@@ -64,7 +64,7 @@ function nestingFindings(piece: Piece, found: Found): Finding[] {
 		(openings.length > 0 && openings.every(({ contour }) => wayOf(contour) === -way))
 	return nested.flatMap(({ contour, role, round }) => {
 		if (role === 'island')
-			return [found('island', middleOf(contour), contour.id, { contour: contour.id })]
+			return [found('island', middleOf(contour), contour.id, { contour: contour.id, size: neck })]
 		return told && role === 'edge' && round === null && wayOf(contour) === -way
 			? [found('outside', middleOf(contour), contour.id, { contour: contour.id })]
 			: []
