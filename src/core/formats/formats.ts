@@ -55,8 +55,53 @@ const pdf: BytesFormat = {
 	extension: '.pdf',
 	mimeType: 'application/pdf',
 	says: 'One page of vector shapes, as large as it really is: for print, and for programs that open PDF.',
-	options: [],
-	write: async (sheet) => (await import('./pdf/writePdf')).writePdf(sheet),
+	options: [
+		{
+			id: 'layers',
+			name: 'Layers',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'None' },
+				{ value: 1, says: 'Pieces and groups by name' },
+			],
+		},
+		{
+			id: 'bleed',
+			name: 'Bleed',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'None' },
+				{ value: 2, says: '2 mm' },
+				{ value: 3, says: '3 mm' },
+				{ value: 5, says: '5 mm' },
+			],
+		},
+		{
+			id: 'marks',
+			name: 'Crop marks',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'None' },
+				{ value: 1, says: 'At each corner' },
+			],
+		},
+		{
+			id: 'inks',
+			name: 'Flat colours',
+			start: 0,
+			choices: [
+				{ value: 0, says: 'Mixed, as on screen' },
+				{ value: 1, says: 'Spot colours by name' },
+			],
+		},
+	],
+	write: async (sheet, { layers = 0, bleed = 0, marks = 0, inks = 0 }) =>
+		(await import('./pdf/writePdf')).writePdf(sheet, {
+			layers: layers === 1,
+			bleed,
+			marks: marks === 1,
+			spots: inks === 1,
+		}),
 }
 
 const eps: TextFormat = {

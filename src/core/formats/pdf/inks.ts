@@ -6,6 +6,7 @@ import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/
 import type { Paint, Stop } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { pathIn, plainNumber, shares } from '../pathWords'
+import type { Spots } from './spots'
 import { PDF_WORDS } from './words'
 
 /** Stands for paints in the contents of a page: operators, and the resources that they name. */
@@ -25,18 +26,20 @@ export interface Extent {
 }
 
 /** Which kinds of resources there are, and the letter that names of them begin with. */
-const LETTERS = { Pattern: 'P', ExtGState: 'G', XObject: 'X' } as const
+const LETTERS = { Pattern: 'P', ExtGState: 'G', XObject: 'X', ColorSpace: 'C' } as const
 type Kind = keyof typeof LETTERS
 
 /**
  * Inks for one stream of contents (PDF 1.7, 8.7 Patterns and 11.6 Transparency).
  * @param base from px of the sheet to where the contents are drawn: patterns are laid by it
+ * @param spots where flat colours are inks of their own
  */
-export function createInks(context: PDFContext, base: Affine, extent: Extent): Inks {
+export function createInks(context: PDFContext, base: Affine, extent: Extent, spots?: Spots): Inks {
 	const named: Record<Kind, Map<string, PDFRef>> = {
 		Pattern: new Map(),
 		ExtGState: new Map(),
 		XObject: new Map(),
+		ColorSpace: new Map(),
 	}
 	/** A resource's name; it is made when it is first asked for. */
 	const nameOf = (kind: Kind, key: string, make: () => PDFRef) => {
@@ -73,6 +76,11 @@ export function createInks(context: PDFContext, base: Affine, extent: Extent): I
 			const alpha = plainNumber(share * own, 4)
 			const see = of === 'area' ? 'ca' : 'CA'
 			const lines = [state(`${see} ${alpha}`, () => ({ [see]: Number(alpha) }))]
+			if (paint.kind === 'solid' && spots) {
+				const { colour } = paint
+				const space = nameOf('ColorSpace', colour, () => spots.of(colour))
+				return [...lines, of === 'area' ? `${space} cs 1 scn` : `${space} CS 1 SCN`].join('\n')
+			}
 			if (paint.kind === 'solid') {
 				const rgb = shares(paint.colour).map((v) => plainNumber(v, 5))
 				return [...lines, `${rgb.join(' ')} ${of === 'area' ? 'rg' : 'RG'}`].join('\n')
@@ -89,7 +97,7 @@ export function createInks(context: PDFContext, base: Affine, extent: Extent): I
 			return lines.join('\n')
 		},
 		together: (share, draw) => {
-			const inner = createInks(context, IDENTITY, extent)
+			const inner = createInks(context, IDENTITY, extent, spots)
 			const ref = form(draw(inner), 'DeviceRGB', inner.resources())
 			const alpha = plainNumber(share, 4)
 			const see = state(`both ${alpha}`, () => ({ ca: Number(alpha), CA: Number(alpha) }))

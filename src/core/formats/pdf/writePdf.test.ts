@@ -1,11 +1,21 @@
-import { expect, test } from 'vitest'
+import { PDFArray, PDFDict, PDFDocument, PDFHexString, PDFName } from '@cantoo/pdf-lib'
+import { describe, expect, test } from 'vitest'
+import { groupPieces } from '../../path/groups'
 import { emptySheet, newPiece } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { addPieces, changePiece } from '../../path/pieces'
 import { formatSvg } from '../svg/writeSvg'
 import { keySheet } from '../testing/keySheet'
 import { paintedSheet } from '../testing/paintedSheet'
-import { overlapOfInk, printedPdf, seenPdf, seenSvg, shareOfDifferent } from '../testing/readers'
+import {
+	overlapOfInk,
+	platesOf,
+	printedPdf,
+	seenPdf,
+	seenSvg,
+	shareOfDifferent,
+} from '../testing/readers'
+import { spotName } from './spots'
 import { writePdf } from './writePdf'
 
 /** Points of a page of the painted sheet's size: 0.5 mm a px. */
@@ -100,5 +110,106 @@ test('only what shows goes out, or only what is asked for', async () => {
 		false,
 		true,
 	])
-	expect(await dark(await writePdf(sheet, new Set([a.id])))).toEqual([true, false])
+	expect(await dark(await writePdf(sheet, { only: new Set([a.id]) }))).toEqual([true, false])
 })
+
+describe('for print', () => {
+	const colours = ['#0e7466', '#a63d2f']
+	const named = () => {
+		const pieces = ['M-40 20H60V60H-40Z', 'M30 40H90V120H30Z'].map((d, n) => ({
+			...newPiece(['Flügel', 'Laterne 灯'][n] ?? '', parsePathData(d)),
+			fill: { kind: 'solid', colour: colours[n] ?? '' } as const,
+		}))
+		const sheet = addPieces({ ...emptySheet('Print', 100, 100), mmPerPx: 1 }, pieces)
+		return groupPieces(sheet, new Set(pieces.map(({ id }) => id)), 'Figur')
+	}
+	const textOf = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1')
+	const boxOf = (text: string, name: string) =>
+		new RegExp(`${name}Box \\[ ?([-\\d. ]+)\\]`).exec(text)?.[1]?.trim().split(' ').map(Number)
+
+	test('pieces and groups are layers by their names, and the page looks the same', async () => {
+		const sheet = named()
+		const bytes = await writePdf(sheet, { layers: true })
+		const [seen, plain] = [
+			await seenPdf(bytes, 200, 200),
+			await seenPdf(await writePdf(sheet), 200, 200),
+		]
+		expect(shareOfDifferent(seen, plain, 2)).toBe(0)
+		const layers = await layersOfPdf(bytes)
+		expect(layers.names).toEqual(['Figur', 'Laterne 灯', 'Flügel'])
+		// What is off does not show: its place is white then.
+		const off = await seenPdf(await layers.without('Laterne 灯'), 200, 200)
+		const red = (data: Uint8Array, x: number, y: number) => data[(y * 200 + x) * 3] ?? -1
+		expect([red(plain.data, 120, 180), red(off.data, 120, 180)]).toEqual([0xa6, 255])
+		expect([red(plain.data, 20, 80), red(off.data, 20, 80)]).toEqual([0x0e, 0x0e])
+	})
+
+	test('what bleeds goes on beyond the cut, marks stand clear of it, and the boxes say where', async () => {
+		const text = textOf(await writePdf(named(), { bleed: 3, marks: true }))
+		const mm = 72 / 25.4
+		expect(boxOf(text, 'Trim')?.map((v) => v / mm)).toEqual(
+			[9, 9, 109, 109].map((v) => expect.closeTo(v, 3)),
+		)
+		expect(boxOf(text, 'Bleed')?.map((v) => v / mm)).toEqual(
+			[6, 6, 112, 112].map((v) => expect.closeTo(v, 3)),
+		)
+		const bytes = await writePdf(named(), { bleed: 3, marks: true })
+		for (const see of [seenPdf, printedPdf]) {
+			// Ten px to the mm; the wing leaves the page on the left.
+			const { data, width } = await see(bytes, 1180, 1180)
+			const red = (x: number, y: number) =>
+				data[(Math.round(10 * y) * width + Math.round(10 * x)) * 3] ?? -1
+			expect(red(7, 40)).toBeLessThan(40)
+			expect(red(5.5, 40)).toBe(255)
+			const dark = (x: number, y: number) =>
+				Math.min(...[-0.2, -0.1, 0, 0.1, 0.2].flatMap((d) => [red(x + d, y), red(x, y + d)]))
+			// Along the cut, a mm clear of what bleeds.
+			expect(dark(3, 9)).toBeLessThan(160)
+			expect(dark(9, 3)).toBeLessThan(160)
+			expect(dark(5.5, 9)).toBe(255)
+		}
+	})
+
+	test('flat colours are plates by their names', async () => {
+		const bytes = await writePdf(named(), { spots: true })
+		const [seen, plain] = [
+			await seenPdf(bytes, 200, 200),
+			await seenPdf(await writePdf(named()), 200, 200),
+		]
+		expect(shareOfDifferent(seen, plain, 3)).toBeLessThan(0.001)
+		expect(platesOf(bytes)).toEqual([spotName('#0e7466'), spotName('#a63d2f')].sort())
+		expect(spotName('#008080')).toBe('teal 008080')
+	})
+})
+
+/** The layers of a PDF, as another reader of its objects finds them. */
+async function layersOfPdf(bytes: Uint8Array) {
+	const read = async () => {
+		const doc = await PDFDocument.load(bytes)
+		const properties = doc.catalog.lookup(PDFName.of('OCProperties'), PDFDict)
+		const all = properties.lookup(PDFName.of('OCGs'), PDFArray)
+		const found = new Map(
+			all.asArray().map((ref) => {
+				const group = doc.context.lookup(ref, PDFDict)
+				return [group.lookup(PDFName.of('Name'), PDFHexString).decodeText(), ref] as const
+			}),
+		)
+		return { doc, properties, found }
+	}
+	const { properties, found } = await read()
+	const nameOf = new Map([...found].map(([name, ref]) => [ref.toString(), name]))
+	const order = properties.lookup(PDFName.of('D'), PDFDict).lookup(PDFName.of('Order'), PDFArray)
+	const names = (list: PDFArray): string[] =>
+		list
+			.asArray()
+			.flatMap((one) => (one instanceof PDFArray ? names(one) : (nameOf.get(one.toString()) ?? [])))
+	return {
+		names: names(order),
+		without: async (name: string) => {
+			const again = await read()
+			const view = again.properties.lookup(PDFName.of('D'), PDFDict)
+			view.set(PDFName.of('OFF'), again.doc.context.obj([again.found.get(name)] as never))
+			return new Uint8Array(await again.doc.save({ useObjectStreams: false }))
+		},
+	}
+}

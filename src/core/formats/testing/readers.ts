@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import sharp, { type Sharp } from 'sharp'
@@ -133,4 +133,23 @@ export function shareOfDifferent(a: Seen, b: Seen, levels: number): number {
 		if ([0, 1, 2].some((c) => Math.abs((a.data[i + c] ?? 0) - (b.data[i + c] ?? 0)) > levels))
 			differ++
 	return (3 * differ) / a.data.length
+}
+
+/** The names of the plates of inks of their own that Ghostscript makes of a PDF's page, sorted. */
+export function platesOf(bytes: Uint8Array): string[] {
+	const folder = mkdtempSync(join(tmpdir(), 'plates-'))
+	try {
+		writeFileSync(join(folder, 'in.pdf'), bytes)
+		const args = ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', '-r36']
+		const made = spawnSync('gs', [
+			...args,
+			`-sOutputFile=${join(folder, 'out.tif')}`,
+			join(folder, 'in.pdf'),
+		])
+		if (made.status !== 0) throw new Error(String(made.stderr))
+		const names = readdirSync(folder).flatMap((file) => /\((.+)\)\.tif$/.exec(file)?.[1] ?? [])
+		return names.filter((name) => !['Cyan', 'Magenta', 'Yellow', 'Black'].includes(name)).sort()
+	} finally {
+		rmSync(folder, { recursive: true })
+	}
 }
