@@ -61,6 +61,34 @@ test('one key goes out in every format, and other programs find it as it was dra
 		await pick('Page', 'As large as the sheet')
 	})
 
+	await test.step('PDF for a printer: bleed, crop marks, layers by name', async () => {
+		await pick('Bleed', '3 mm')
+		await pick('Crop marks', 'At each corner')
+		await pick('Layers', 'Pieces and groups by name')
+		const { bytes } = await saved('PDF')
+		const text = bytes.toString('latin1')
+		expect(text).toMatch(/\/BleedBox/)
+		expect(text).toMatch(/\/OCProperties/)
+		const [, width] = /MediaBox \[ ?0 0 ([\d.]+)/.exec(text) ?? []
+		expect((Number(width) * 25.4) / 72).toBeCloseTo(200 + 18, 2)
+	})
+
+	await test.step('pages to stick together, with a plan', async () => {
+		await choose('PDF in pages to stick together')
+		await bench.type('Width', '500')
+		const { name, bytes } = await saved('PDF in pages to stick together')
+		expect(name).toBe('key-pages.pdf')
+		// A key of half a metre by a fifth: three pages of A4 side by side, and their plan.
+		expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(4)
+	})
+
+	await test.step('a contact sheet', async () => {
+		await choose('Contact sheet, SVG')
+		const { name, bytes } = await saved('Contact sheet, SVG')
+		expect(name).toBe('key-contact.svg')
+		expect(bytes.toString('utf8')).toMatch(/<text[^>]*>\d+(\.\d)? × \d+(\.\d)? mm<\/text>/)
+	})
+
 	await test.step('EPS and DXF', async () => {
 		await choose('EPS')
 		const eps = await saved('EPS')

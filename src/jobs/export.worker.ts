@@ -25,9 +25,11 @@ const endpoint = {
 	whole: (sent: Sent, photos: readonly CarriedPhoto[]) => sheetFormat.write(sheetOf(sent), photos),
 
 	/** The page that goes out, as SVG to look at; `null` where nothing is on it. */
-	look: (sent: Sent, chosen: ReadonlySet<string>, wish: SentWish): string | null => {
-		const page = firstPage(sheetOf(sent), chosen, wishOf(wish))
-		return page && formatSvg(page, { digits: LOOK_DIGITS })
+	look: async (sent: Sent, chosen: ReadonlySet<string>, wish: SentWish): Promise<string | null> => {
+		const { format, ...rest } = wishOf(wish)
+		const page = firstPage(sheetOf(sent), chosen, { ...rest, format })
+		if (!page) return null
+		return format.look?.(page, rest.settings) ?? formatSvg(page, { digits: LOOK_DIGITS })
 	},
 }
 

@@ -27,12 +27,16 @@ interface Described {
 	readonly name: string
 	/** With its dot. */
 	readonly extension: string
+	/** What its files are told from the artwork's own by, after the sheet's name. */
+	readonly suffix?: string
 	readonly mimeType: string
 	/** One line on what is in the file. */
 	readonly says: string
 	readonly options: readonly FormatOption[]
 	/** It goes out on a page of its own, whatever page is asked for. */
 	readonly ownPage?: boolean
+	/** What it looks like where that is not the page itself: an SVG. */
+	look?(sheet: Sheet, settings: FormatSettings): Promise<string>
 }
 
 /** Artwork as text. */

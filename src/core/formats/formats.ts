@@ -1,6 +1,14 @@
-import type { BytesFormat, Format, FormatOption, PictureFormat, TextFormat } from './format'
+import type {
+	BytesFormat,
+	Format,
+	FormatOption,
+	FormatSettings,
+	PictureFormat,
+	TextFormat,
+} from './format'
 import { formatSvg } from './svg/writeSvg'
 import { sheetFormat, svgFormat } from './svgFormats'
+import { PAPERS, type TileOptions } from './tiles/papers'
 
 const emSquare: TextFormat = {
 	kind: 'text',
@@ -104,6 +112,80 @@ const pdf: BytesFormat = {
 		}),
 }
 
+const PAPERS_OFFERED = ['a4', 'letter', 'a3'] as const
+
+/** How a setting of the tiles is said. */
+function tileOptions({ paper = 0, overlap = 10 }: FormatSettings): TileOptions {
+	return { paper: PAPERS_OFFERED[paper] ?? 'a4', overlap, margin: TILE_MARGIN_MM }
+}
+
+/** What printers leave free at most, mm. */
+const TILE_MARGIN_MM = 8
+
+const tiles: BytesFormat = {
+	kind: 'bytes',
+	id: 'tiles',
+	name: 'PDF in pages to stick together',
+	extension: '.pdf',
+	suffix: '-pages',
+	mimeType: 'application/pdf',
+	says: 'What is larger than the printer’s paper, as large as it is: numbered pages that lie over each other, and a plan of them. Pages with nothing on them are left out.',
+	options: [
+		{
+			id: 'paper',
+			name: 'Paper',
+			start: 0,
+			choices: PAPERS_OFFERED.map((paper, value) => ({ value, says: PAPERS[paper].name })),
+		},
+		{
+			id: 'overlap',
+			name: 'Pages overlap',
+			start: 10,
+			choices: [
+				{ value: 0, says: 'Edge to edge' },
+				{ value: 5, says: '5 mm' },
+				{ value: 10, says: '10 mm' },
+				{ value: 20, says: '20 mm' },
+			],
+		},
+	],
+	write: async (sheet, settings) =>
+		(await import('./tiles/writeTiles')).writeTiles(sheet, tileOptions(settings)),
+	look: async (sheet, settings) =>
+		(await import('./tiles/planSvg')).planSvg(sheet, tileOptions(settings)),
+}
+
+const contactSays =
+	'Every piece that shows in a picture of its own, with its name and how large it is: to choose by, and to check what was sent.'
+
+const contactSvg: TextFormat = {
+	kind: 'text',
+	id: 'contact-svg',
+	name: 'Contact sheet, SVG',
+	extension: '.svg',
+	suffix: '-contact',
+	mimeType: 'image/svg+xml',
+	ownPage: true,
+	says: contactSays,
+	options: [],
+	write: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
+	look: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
+}
+
+const contactPdf: BytesFormat = {
+	kind: 'bytes',
+	id: 'contact-pdf',
+	name: 'Contact sheet, PDF',
+	extension: '.pdf',
+	suffix: '-contact',
+	mimeType: 'application/pdf',
+	ownPage: true,
+	says: contactSays,
+	options: [],
+	write: async (sheet) => (await import('./contact/writeContact')).writeContactPdf(sheet),
+	look: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
+}
+
 const eps: TextFormat = {
 	kind: 'text',
 	id: 'eps',
@@ -189,6 +271,9 @@ export const FORMATS: readonly Format[] = [
 	sheetFormat,
 	emSquare,
 	pdf,
+	tiles,
+	contactSvg,
+	contactPdf,
 	eps,
 	dxf,
 	picture(

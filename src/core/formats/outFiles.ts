@@ -50,7 +50,7 @@ export async function filesOf(
 	const { format, settings } = wish
 	const files: (WrittenFile | DrawnFile)[] = []
 	for (const { stem, page } of pagesOf(sheet, chosen, wish)) {
-		const name = stem + format.extension
+		const name = stem + (format.suffix ?? '') + format.extension
 		if (format.kind === 'picture') {
 			const { sizes } = format.pixels
 			const widths = sizes?.map((size) => [`${stem}-${size}.png`, size] as const)
@@ -97,9 +97,9 @@ function pagesOf(
 	const lay = (only?: ReadonlySet<string>) =>
 		outgoing(sheet, {
 			...(only && { only }),
-			page: square ? 'square' : page,
+			page: square ? 'square' : format.ownPage ? 'sheet' : page,
 			strokes,
-			...(width !== undefined && !pixels && { widthMm: width }),
+			...(width !== undefined && !pixels && !format.ownPage && { widthMm: width }),
 		})
 	const names = createNames()
 	const sets: { stem: string; only?: ReadonlySet<string> }[] =

@@ -235,15 +235,15 @@ function stretchRound(one: Along, from: number, to: number): Contour | null {
 					[start, line.length],
 					[0, end],
 				]
-	const run = parts
-		.filter(([p = 0, q = 0]) => q - p > 1e-9 * line.length)
-		.map(([p = 0, q = 0]) => line.stretch(p, q).nodes)
-		.reduce<PathNode[]>((all, part) => {
-			const last = all.pop()
-			const [head, ...rest] = part
-			if (!last || !head) return [...all, ...(last ? [last] : []), ...part]
-			return [...all, withHandles(last, { in: last.in, out: head.out }), ...rest]
-		}, [])
+	const run: PathNode[] = []
+	for (const [p = 0, q = 0] of parts) {
+		if (q - p <= 1e-9 * line.length) continue
+		const [head, ...rest] = line.stretch(p, q).nodes
+		const last = run.pop()
+		if (last && head) run.push(withHandles(last, { in: last.in, out: head.out }))
+		else if (head) run.push(head)
+		run.push(...rest)
+	}
 	// Nodes that were there keep their ids and kinds.
 	const at = (p: Point) => contour.nodes.find((node) => distance(node.at, p) < 1e-6 * line.length)
 	return {
