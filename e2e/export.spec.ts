@@ -74,10 +74,14 @@ test('one key goes out in every format, and other programs find it as it was dra
 	})
 
 	await test.step('pages to stick together, with a plan', async () => {
-		await choose('PDF in pages to stick together')
+		await choose('PDF, tiled')
 		await bench.type('Width', '500')
-		const { name, bytes } = await saved('PDF in pages to stick together')
+		const { name, bytes } = await saved('PDF, tiled')
 		expect(name).toBe('key-pages.pdf')
+		await bench.type('Width', '90000')
+		await expect(card.getByText('no more than 400 are made')).toBeVisible()
+		await expect(card.getByRole('button', { name: 'Save as PDF, tiled' })).toBeDisabled()
+		await bench.type('Width', '500')
 		// A key of half a metre by a fifth: three pages of A4 side by side, and their plan.
 		expect(bytes.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(4)
 	})

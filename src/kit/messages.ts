@@ -20,7 +20,7 @@ import { NoArchive } from '@/store/oneFile'
 import { PartMissing } from './parts'
 
 /** Kinds of problems that say in a sentence what is wrong. */
-const SAYS_ITSELF = new Set(['NotAFont', 'FontMissing'])
+const SAYS_ITSELF = new Set(['NotAFont', 'FontMissing', 'TooManyTiles'])
 
 /** What a person is told: what happened, that nothing was lost, what to do. */
 export function messageFor(error: unknown, file?: string): string {

@@ -35,6 +35,8 @@ interface Described {
 	readonly options: readonly FormatOption[]
 	/** It goes out on a page of its own, whatever page is asked for. */
 	readonly ownPage?: boolean
+	/** Why a sheet does not go out as it; nothing where it does. */
+	refuses?(sheet: Sheet, settings: FormatSettings): string | null
 	/** What it looks like where that is not the page itself: an SVG. */
 	look?(sheet: Sheet, settings: FormatSettings): Promise<string>
 }

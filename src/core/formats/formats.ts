@@ -8,7 +8,7 @@ import type {
 } from './format'
 import { formatSvg } from './svg/writeSvg'
 import { sheetFormat, svgFormat } from './svgFormats'
-import { PAPERS, type TileOptions } from './tiles/papers'
+import { PAPERS, saysTooManyTiles, type TileOptions } from './tiles/papers'
 
 const emSquare: TextFormat = {
 	kind: 'text',
@@ -125,11 +125,11 @@ const TILE_MARGIN_MM = 8
 const tiles: BytesFormat = {
 	kind: 'bytes',
 	id: 'tiles',
-	name: 'PDF in pages to stick together',
+	name: 'PDF, tiled',
 	extension: '.pdf',
 	suffix: '-pages',
 	mimeType: 'application/pdf',
-	says: 'What is larger than the printer’s paper, as large as it is: numbered pages that lie over each other, and a plan of them. Pages with nothing on them are left out.',
+	says: 'What is larger than the printer’s paper, as large as it is: numbered pages to stick together, lying over each other, and a plan of them. Pages with nothing on them are left out.',
 	options: [
 		{
 			id: 'paper',
@@ -149,6 +149,7 @@ const tiles: BytesFormat = {
 			],
 		},
 	],
+	refuses: (sheet, settings) => saysTooManyTiles(sheet, tileOptions(settings)),
 	write: async (sheet, settings) =>
 		(await import('./tiles/writeTiles')).writeTiles(sheet, tileOptions(settings)),
 	look: async (sheet, settings) =>
@@ -169,7 +170,7 @@ const contactSvg: TextFormat = {
 	says: contactSays,
 	options: [],
 	write: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
-	look: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
+	look: async (sheet) => (await import('./contact/writeContact')).firstContactSvg(sheet),
 }
 
 const contactPdf: BytesFormat = {
@@ -183,7 +184,7 @@ const contactPdf: BytesFormat = {
 	says: contactSays,
 	options: [],
 	write: async (sheet) => (await import('./contact/writeContact')).writeContactPdf(sheet),
-	look: async (sheet) => (await import('./contact/writeContact')).formatContactSvg(sheet),
+	look: async (sheet) => (await import('./contact/writeContact')).firstContactSvg(sheet),
 }
 
 const eps: TextFormat = {

@@ -1,7 +1,7 @@
 import { PDFName } from '@cantoo/pdf-lib'
 import type { Affine } from '../../geometry/affine'
 import { transformPieces } from '../../path/arrangePieces'
-import type { Sheet } from '../../path/model'
+import type { Paint, Sheet } from '../../path/model'
 import { plainNumber } from '../pathWords'
 import { artworkContents } from '../pdf/contents'
 import { createInks } from '../pdf/inks'
@@ -9,20 +9,32 @@ import { createLabels } from '../pdf/labels'
 import { bytesOf, newPdf, transparencyGroup } from '../pdf/writePdf'
 import { escapeXml } from '../svg/escapeXml'
 import { formatSvg } from '../svg/writeSvg'
-import { contactPages, type Words } from './contact'
+import { type ContactPage, contactPages, type Words } from './contact'
 
 const POINTS = 72 / 25.4
 
 /** A contact sheet as one SVG, its pages below each other; words are text. */
-export function formatContactSvg(sheet: Sheet): string {
-	const pages = contactPages(sheet)
+export const formatContactSvg = (sheet: Sheet): string => pagesSvg(contactPages(sheet))
+
+/** The first page of it, on white. */
+export function firstContactSvg(sheet: Sheet): string {
+	return pagesSvg(contactPages(sheet).slice(0, 1), { kind: 'solid', colour: '#ffffff' })
+}
+
+function pagesSvg(pages: readonly ContactPage[], background?: Paint): string {
 	const [first] = pages
-	const height = first?.sheet.height ?? 0
+	if (!first) return ''
+	const { height } = first.sheet
 	const pieces = pages.flatMap(({ sheet: page }, n) => {
 		const ids = new Set(page.pieces.map(({ id }) => id))
 		return transformPieces(page, ids, [1, 0, 0, 1, 0, n * height]).pieces
 	})
-	const all: Sheet = { ...(first?.sheet ?? sheet), height: height * pages.length, pieces }
+	const all: Sheet = {
+		...first.sheet,
+		...(background && { background }),
+		height: height * pages.length,
+		pieces,
+	}
 	const words = pages.flatMap(({ words: own }, n) =>
 		own.map(({ text, at: [x, y], size, faint }) => {
 			const place = `x="${plainNumber(x, 2)}" y="${plainNumber(y + n * height, 2)}"`

@@ -10,16 +10,18 @@ export function planSvg(sheet: Sheet, options: TileOptions): string {
 	const [first, last] = [tiles[0]?.area, tiles.at(-1)?.area]
 	if (!first || !last) return formatSvg(sheet)
 	const view = [first.minX, first.minY, last.maxX - first.minX, last.maxY - first.minY]
-	const line = Math.max(view[2] ?? 1, view[3] ?? 1) / 400
+	const line = Math.max(view[2] ?? 1, view[3] ?? 1) / 180
 	const shift = overlap / mmPerPx(sheet)
 	const pages = tiles.map(({ area, name, empty }) => {
 		const size = `width="${area.maxX - area.minX}" height="${area.maxY - area.minY}"`
 		const box = `<rect x="${area.minX}" y="${area.minY}" ${size}`
 		if (empty) return `${box} fill="#22272e" fill-opacity="0.12"/>`
-		const text = `<text x="${area.minX + shift + 4 * line}" y="${area.minY + shift + 16 * line}" font-size="${14 * line}" font-family="Figtree, sans-serif" fill="#0e7466">${name}</text>`
+		const text = `<text x="${area.minX + shift + 3 * line}" y="${area.minY + shift + 13 * line}" font-size="${12 * line}" font-family="Figtree, sans-serif" fill="#0e7466">${name}</text>`
 		return `${box} fill="none" stroke="#0e7466" stroke-width="${line}"/>${text}`
 	})
-	return formatSvg(sheet, { units: 'px' })
+	const paper = `<rect x="${view[0]}" y="${view[1]}" width="${view[2]}" height="${view[3]}" fill="#ffffff"/>`
+	return formatSvg(sheet, { units: 'px', words: false })
+		.replace(/(<svg[^>]*>)/, `$1${paper}`)
 		.replace(
 			/width="[^"]*" height="[^"]*" viewBox="[^"]*"/,
 			`width="${view[2]}" height="${view[3]}" viewBox="${view.join(' ')}"`,

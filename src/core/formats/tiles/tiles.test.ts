@@ -8,7 +8,8 @@ import { emptySheet, newPiece, type Sheet } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { addPieces } from '../../path/pieces'
 import { formatSvg } from '../svg/writeSvg'
-import { MOST_TILES, TooManyTiles, tilingOf } from './tiles'
+import { MOST_TILES } from './papers'
+import { TooManyTiles, tilingOf } from './tiles'
 import { writeTiles } from './writeTiles'
 
 const A4 = { paper: 'a4', overlap: 10, margin: 8 } as const

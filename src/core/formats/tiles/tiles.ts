@@ -7,7 +7,7 @@ import { segmentsMeet } from '../../geometry/polygon'
 import { flattenContour, isFilled } from '../../path/contour'
 import type { Piece, Sheet } from '../../path/model'
 import { mmPerPx } from '../pageSize'
-import { PAPERS, type TileOptions } from './papers'
+import { MOST_TILES, PAPERS, saysTooManyTiles, type TileOptions, tileGrid } from './papers'
 
 /** A page of several that are stuck together. */
 export interface Tile {
@@ -33,15 +33,10 @@ export interface Tiling {
 	readonly tiles: readonly Tile[]
 }
 
-/** More pages than this are a mistake. */
-export const MOST_TILES = 400
-
 /** More pages would be printed than anybody sticks together. */
 export class TooManyTiles extends Error {
-	constructor(readonly count: number) {
-		super(
-			`It would take ${count} pages; more than ${MOST_TILES} are not made. Make it smaller, or take larger paper.`,
-		)
+	constructor(says: string) {
+		super(says)
 		this.name = 'TooManyTiles'
 	}
 }
@@ -52,6 +47,8 @@ export class TooManyTiles extends Error {
  * @throws {TooManyTiles}
  */
 export function tilingOf(sheet: Sheet, o: TileOptions): Tiling {
+	const refused = saysTooManyTiles(sheet, o)
+	if (refused) throw new TooManyTiles(refused)
 	const { width, height } = PAPERS[o.paper]
 	const ways = [laidOut(sheet, o, width, height), laidOut(sheet, o, height, width)]
 	const cost = ({ tiles }: Tiling) =>
@@ -64,10 +61,7 @@ function laidOut(sheet: Sheet, o: TileOptions, width: number, height: number): T
 	const { overlap, margin } = o
 	const mm = mmPerPx(sheet)
 	const [across, down] = [width - 2 * margin, height - 2 * margin]
-	const count = (whole: number, own: number) =>
-		Math.max(1, Math.ceil((whole - overlap) / (own - overlap) - 1e-9))
-	const [columns, rows] = [count(sheet.width * mm, across), count(sheet.height * mm, down)]
-	if (columns * rows > MOST_TILES) throw new TooManyTiles(columns * rows)
+	const [columns, rows] = tileGrid(sheet, o, [width, height])
 	const step = [across - overlap, down - overlap] as const
 	// What is left over lies evenly on all sides.
 	const spare = [

@@ -56,8 +56,9 @@ export function FileSection() {
 		[sheet, chosen, meant, library],
 	)
 	const ask = useCallback(() => make(newestWriter), [make])
-	const files = useAnswer(ask, PAUSE_MS)
 	const page = useMemo(() => firstPage(sheet, chosen, meant), [sheet, chosen, meant])
+	const refused = (page && wish.format.refuses?.(page, wish.settings)) ?? null
+	const files = useAnswer(refused ? null : ask, PAUSE_MS)
 	const { pieces, openings, nodes, openOutlines } = useMemo(
 		() => exportSummary(page ?? { ...sheet, pieces: [] }),
 		[page, sheet],
@@ -96,6 +97,7 @@ export function FileSection() {
 					size="small"
 					label={name}
 					value={wish.settings[id] ?? start}
+					sx={COMPACT}
 					onChange={(event) =>
 						set({ settings: { ...wish.settings, [id]: Number(event.target.value) } })
 					}
@@ -129,7 +131,8 @@ export function FileSection() {
 					)}
 				</>
 			)}
-			{page && <Preview sheet={sheet} chosen={chosen} wish={meant} />}
+			{page && !refused && <Preview sheet={sheet} chosen={chosen} wish={meant} />}
+			{refused && <Notice severity="error">{refused}</Notice>}
 			<Facts
 				facts={[
 					['Pieces', String(pieces)],
@@ -154,7 +157,7 @@ export function FileSection() {
 				// What was made to say how large it is goes out as it is.
 				made={() => (files ? Promise.resolve(files) : make(fileWriter))}
 				wish={meant}
-				disabled={pieces === 0}
+				disabled={pieces === 0 || refused !== null}
 			/>
 			<Typography variant="caption" sx={{ color: 'text.secondary' }}>
 				{pieces === 0 ? 'There is nothing to export yet.' : format.says}
@@ -162,6 +165,9 @@ export function FileSection() {
 		</>
 	)
 }
+
+/** As high as the other choices of the card. */
+const COMPACT = { '& .MuiSelect-select': { py: 0.6, minHeight: 0, lineHeight: '18px' } } as const
 
 /** What is meant where less is chosen than what was wished needs. */
 function possible(what: ExportWish['what'], chosen: number): ExportWish['what'] {
