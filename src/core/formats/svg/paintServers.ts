@@ -1,5 +1,5 @@
-import { composeAffine, IDENTITY } from '../../geometry/affine'
-import type { Box } from '../../geometry/box'
+import { applyAffine, composeAffine, IDENTITY } from '../../geometry/affine'
+import { type Box, boxCorners } from '../../geometry/box'
 import { item as valueAt } from '../../geometry/numbers'
 import { distance, type Point } from '../../geometry/point'
 import { signedArea } from '../../geometry/polygon'
@@ -10,8 +10,10 @@ import { isSound } from '../../path/reach'
 import { type Drawn, layersOf } from './drawn'
 import type { SvgElement } from './elements'
 import { FIRST_LOOKS, opacityOf } from './looks'
-import { BLACK, type Colour, readPaint, referenceOf, solid } from './paints'
+import { BLACK, type Colour, readPaint, solid } from './paints'
 import type { Place, Reader } from './reader'
+import { chainOf } from './references'
+import { spreadOut } from './spread'
 import { parseTransform } from './transforms'
 import { lengthOrNone, lengthPx, type Side, shareOf } from './units'
 
@@ -45,10 +47,34 @@ export function serverPaint(
 	if (placed === 'nothing') return { kind: 'none' }
 	// Of no length, it is the last colour all over.
 	if (placed === 'all last') return solid((stops.at(-1) ?? only).colour, opacity)
-	const paint = { ...placed, stops: risingStops(stops, opacity) }
+	const rising = { ...placed, stops: risingStops(stops, opacity) }
+	const paint = spread(reader, server, place, box, rising)
 	if (pointsOf(paint).flat().every(isSound)) return paint
 	reader.tally.add('gradients beyond 10 million px, each as its mean colour')
 	return solid(meanOf(stops), opacity)
+}
+
+/** A gradient as it goes on beyond its ends. */
+function spread(
+	reader: Reader,
+	server: SvgElement,
+	{ map }: Place,
+	box: () => Box,
+	gradient: Gradient,
+): Gradient {
+	const how = chainOf(reader, server).find(({ attributes }) => attributes.spreadMethod)?.attributes
+		.spreadMethod
+	if (how !== 'reflect' && how !== 'repeat') return gradient
+	const corners = boxCorners(box()).map((p) => applyAffine(map, p))
+	const out = spreadOut(gradient, how, corners)
+	if (!out) reader.tally.add('repeats of gradients')
+	return out ?? gradient
+}
+
+/** A pattern that is none of ours, which shapes are made of. */
+export function foreignPattern(reader: Reader, place: Place, id: string): SvgElement | null {
+	const server = reader.tree.byId.get(id)
+	return server?.name === 'pattern' && !ownPattern(server, place, 1) ? server : null
 }
 
 /** A pattern of ours, by the numbers that stand beside it; `null` for any other. */
@@ -103,8 +129,6 @@ function placedGradient(
 		ruler = { ...ruler, width: 1, height: 1 }
 	}
 	map = composeAffine(map, parseTransform(said('gradientTransform'), ruler))
-	const spread = said('spreadMethod')
-	if (spread === 'reflect' || spread === 'repeat') reader.tally.add('repeats of gradients')
 	const read = (name: string, side: Side, fallback: string) =>
 		lengthPx(said(name), ruler, side) ?? lengthOrNone(fallback, ruler, side)
 	if (server.name === 'linearGradient') {
@@ -125,16 +149,6 @@ function placedGradient(
 		across: [x, y + radius],
 	} as const
 	return transformPaint({ ...round, stops: [] }, map) as Gradient
-}
-
-/** A gradient, the one it refers to for what it does not say itself, and so on. */
-function chainOf(reader: Reader, gradient: SvgElement): SvgElement[] {
-	const chain: SvgElement[] = []
-	for (let at: SvgElement | undefined = gradient; at && !chain.includes(at); ) {
-		chain.push(at)
-		at = reader.tree.byId.get(referenceOf(at.attributes.href) ?? '')
-	}
-	return chain
 }
 
 /** Stops as a paint has them: none lies before the one that it follows. */

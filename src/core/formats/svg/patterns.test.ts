@@ -37,10 +37,10 @@ test('it turns, grows and moves with its piece', () => {
 	expect(moved.kind === 'pattern' && moved.angle).toBeCloseTo(120, 9)
 })
 
-test('patterns of others come in as their mean colour, and are named', () => {
+test('patterns of others that are too fine to be shapes come in as their mean colour, and are named', () => {
 	const { pieces, skipped } = readSvg(
 		svg(
-			`<defs><pattern id="p" width="10" height="10" patternUnits="userSpaceOnUse"><rect width="10" height="10" fill="#204060"/></pattern></defs><rect width="90" height="60" fill="url(#p)"/>`,
+			`<defs><pattern id="p" width="1" height="1" patternUnits="userSpaceOnUse"><rect width="10" height="10" fill="#204060"/></pattern></defs><rect width="90" height="60" fill="url(#p)"/>`,
 		),
 	)
 	expect(pieces[0]?.fill).toEqual({ kind: 'solid', colour: '#204060' })

@@ -10,10 +10,11 @@ import { transformContour } from '../../path/pieces'
 import { isSound, isSoundContour, SHEET_REACH_PX } from '../../path/reach'
 import { type Drawn, NO_STROKE } from './drawn'
 import type { SvgElement } from './elements'
-import type { Looks } from './looks'
 import { opacityOf } from './looks'
-import { serverPaint } from './paintServers'
+import { markerItems } from './markers'
+import { foreignPattern, serverPaint } from './paintServers'
 import { BLACK, readPaint, type SaidPaint, solid } from './paints'
+import { patternItems } from './patternTiles'
 import type { Place, Reader } from './reader'
 import { shapeOf } from './shapes'
 import { lengthPx } from './units'
@@ -40,10 +41,10 @@ export function paintedItems(
 		tally.add('hidden shapes')
 		return []
 	}
-	if (hasMarkers(element.name, looks)) tally.add('markers')
+	const tiled = place.clipping ? null : tiledItems(reader, place, element, shape.contours)
 	const fill = place.clipping
 		? solid(BLACK, 1)
-		: element.name === 'line'
+		: element.name === 'line' || tiled
 			? NO_PAINT
 			: paintOf(reader, place, looks.fill, looks['fill-opacity'], shape.contours)
 	const local = place.clipping ? NO_STROKE : strokeOf(reader, place, element, shape.contours)
@@ -54,9 +55,15 @@ export function paintedItems(
 		tally.add('shapes beyond 10 million px')
 		return []
 	}
+	const beside = [
+		...(tiled ?? []),
+		...(MARKED.has(element.name) && !place.clipping
+			? markerItems(reader, place, shape.contours, local.width)
+			: []),
+	]
 	if (fill.kind === 'none' && local.paint.kind === 'none') {
-		tally.add('shapes without any paint')
-		return []
+		if (beside.length === 0) tally.add('shapes without any paint')
+		return beside
 	}
 	const fixed = declared.get('vector-effect') === 'non-scaling-stroke'
 	const k = fixed ? 1 / reader.cssPx : evenScale(map)
@@ -86,7 +93,36 @@ export function paintedItems(
 	}
 	const sound = items.filter((i) => i.contours.every(isSoundContour) && isSound(i.stroke.width))
 	if (sound.length < items.length) tally.add('shapes beyond 10 million px')
-	return sound
+	return withBeside(sound, tiled ?? [], beside.slice(tiled?.length ?? 0))
+}
+
+/** What is filled with a pattern's tiles lies beneath the line, markers over it. */
+function withBeside(items: Drawn[], beneath: readonly Drawn[], above: readonly Drawn[]): Drawn[] {
+	return beneath.length + above.length === 0 ? items : [...beneath, ...items, ...above]
+}
+
+/** The fill of a shape as the tiles of a pattern that is none of ours; nothing where it has another. */
+function tiledItems(
+	reader: Reader,
+	place: Place,
+	element: SvgElement,
+	contours: readonly Contour[],
+): Drawn[] | null {
+	const { looks, map } = place
+	const said = readPaint(looks.fill)
+	const pattern = said?.kind === 'server' ? foreignPattern(reader, place, said.id) : null
+	if (!pattern || element.name === 'line') return null
+	const box = contours.map(contourBounds).reduce(joinBoxes, EMPTY_BOX)
+	const placed = contours
+		.filter(({ nodes }) => nodes.length > 1)
+		.map((contour) => ({ ...transformContour(contour, map), closed: true }))
+	if (placed.length === 0 || !placed.every(isSoundContour)) return null
+	const rule = looks['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero'
+	const items = patternItems(reader, place, pattern, box, { contours: placed, rule })
+	if (!items?.every((item) => item.contours.every(isSoundContour))) return null
+	const share = opacityOf(looks['fill-opacity'])
+	const name = place.title || element.attributes.id || ''
+	return items.map((item) => ({ ...item, name, opacity: item.opacity * share }))
 }
 
 const NO_PAINT: Paint = { kind: 'none' }
@@ -235,8 +271,3 @@ function strokeComesFirst(order: string): boolean {
 }
 
 const MARKED = new Set(['path', 'line', 'polyline', 'polygon'])
-
-function hasMarkers(name: string, looks: Looks): boolean {
-	const ends = [looks['marker-start'], looks['marker-mid'], looks['marker-end']]
-	return MARKED.has(name) && ends.some((marker) => marker !== 'none')
-}

@@ -1,0 +1,136 @@
+import { describe, expect, test } from 'vitest'
+import { emptySheet } from '../../path/model'
+import { addPieces } from '../../path/pieces'
+import { seenSvg, shareOfDifferent } from '../testing/readers'
+import { readSvg } from './readSvg'
+import { formatSvg } from './writeSvg'
+
+/** What sheets have no words for is made out of what they have: another reader sees no difference. */
+
+const svg = (body: string) =>
+	`<svg xmlns="http://www.w3.org/2000/svg" width="240px" height="180px" viewBox="0 0 240 180">${body}</svg>`
+
+async function differing(body: string) {
+	const { pieces, skipped } = readSvg(svg(body))
+	const sheet = addPieces(emptySheet('', 240, 180), pieces)
+	const [before, after] = [
+		await seenSvg(svg(body), 720, 540),
+		await seenSvg(formatSvg(sheet), 720, 540),
+	]
+	return {
+		share: shareOfDifferent(before, after, 60),
+		pieces,
+		skipped: skipped.map(({ what }) => what),
+	}
+}
+
+const ARROW =
+	'<marker id="m" viewBox="0 0 10 10" refX="9" refY="5" markerWidth="4" markerHeight="4" orient="auto-start-reverse"><path d="M0 0L10 5L0 10Z" fill="#a63d2f"/></marker>'
+const DOT =
+	'<marker id="d" markerWidth="8" markerHeight="8" refX="4" refY="4" markerUnits="userSpaceOnUse"><circle cx="4" cy="4" r="4" fill="#0e7466"/></marker>'
+const LINE = 'fill="none" stroke="#22272e" stroke-width="3"'
+
+describe('markers', () => {
+	test.each([
+		[
+			'at both ends of a bent line',
+			`<defs>${ARROW}</defs><path ${LINE} marker-start="url(#m)" marker-end="url(#m)" d="M40 40C80 20 120 120 200 90"/>`,
+		],
+		[
+			'at every corner',
+			`<defs>${DOT}</defs><polyline ${LINE} marker-mid="url(#d)" marker-start="url(#d)" marker-end="url(#d)" points="30,30 90,60 120,140 200,40"/>`,
+		],
+		[
+			'of a closed shape that is turned',
+			`<defs>${ARROW}</defs><polygon ${LINE} transform="rotate(20 100 80)" marker-mid="url(#m)" points="60,40 160,50 120,130"/>`,
+		],
+		[
+			'said for all places in a style',
+			`<defs>${DOT}</defs><style>path{marker:url(#d)}</style><path ${LINE} d="M30 150L200 150L200 30"/>`,
+		],
+	])('%s', async (_, body) => {
+		const { share, skipped, pieces } = await differing(body)
+		expect(skipped).toEqual([])
+		expect(pieces.length).toBeGreaterThan(1)
+		expect(share).toBeLessThan(0.002)
+	})
+
+	test('that stand in themselves, or are not there, are nothing', () => {
+		const self = '<marker id="m"><path d="M0 0H9" stroke="red" marker-end="url(#m)"/></marker>'
+		expect(
+			readSvg(svg(`<defs>${self}</defs><path ${LINE} marker-end="url(#m)" d="M0 0H90"/>`)).pieces
+				.length,
+		).toBeLessThan(3)
+		expect(readSvg(svg(`<path ${LINE} marker-end="url(#none)" d="M0 0H90"/>`)).pieces).toHaveLength(
+			1,
+		)
+	})
+})
+
+describe('patterns', () => {
+	const TILE =
+		'<rect width="6" height="6" fill="#d98e04"/><circle cx="13" cy="13" r="5" fill="#0e7466"/>'
+	test.each([
+		[
+			'in units of the drawing',
+			`<pattern id="p" width="20" height="20" patternUnits="userSpaceOnUse">${TILE}</pattern>`,
+		],
+		[
+			'begun elsewhere, turned and enlarged',
+			`<pattern id="p" x="5" y="3" width="20" height="20" patternUnits="userSpaceOnUse" patternTransform="rotate(30) scale(1.4)">${TILE}</pattern>`,
+		],
+		['in shares of the shape', `<pattern id="p" width=".2" height=".25">${TILE}</pattern>`],
+		[
+			'with a view box',
+			`<pattern id="p" width="30" height="30" patternUnits="userSpaceOnUse" viewBox="0 0 20 20">${TILE}</pattern>`,
+		],
+		[
+			'of lines that leave the tile',
+			`<pattern id="p" width="12" height="12" patternUnits="userSpaceOnUse"><path d="M-2 -2L14 14" stroke="#a63d2f" stroke-width="3"/></pattern>`,
+		],
+	])('%s', async (_, pattern) => {
+		const { share, skipped } = await differing(
+			`<defs>${pattern}</defs><path fill="url(#p)" stroke="#22272e" stroke-width="2" d="M30 20C120 0 220 40 210 100S90 180 40 150Z"/>`,
+		)
+		expect(skipped).toEqual([])
+		expect(share).toBeLessThan(0.006)
+	})
+})
+
+describe('gradients that go on', () => {
+	const STOPS =
+		'<stop stop-color="#0e7466"/><stop offset=".6" stop-color="#f3f0e9"/><stop offset="1" stop-color="#d98e04"/>'
+	test.each([
+		[
+			'repeated along a line',
+			`<linearGradient id="g" x1=".2" x2=".45" spreadMethod="repeat">${STOPS}</linearGradient>`,
+		],
+		[
+			'reflected along a line that is turned',
+			`<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="60" y1="60" x2="90" y2="75" spreadMethod="reflect">${STOPS}</linearGradient>`,
+		],
+		[
+			'repeated round a centre',
+			`<radialGradient id="g" r=".15" spreadMethod="repeat">${STOPS}</radialGradient>`,
+		],
+		[
+			'reflected round a centre',
+			`<radialGradient id="g" cx=".3" cy=".6" r=".2" spreadMethod="reflect">${STOPS}</radialGradient>`,
+		],
+	])('%s', async (_, gradient) => {
+		const { share, skipped, pieces } = await differing(
+			`<defs>${gradient}</defs><rect x="20" y="20" width="200" height="140" fill="url(#g)"/>`,
+		)
+		expect(skipped).toEqual([])
+		expect(pieces).toHaveLength(1)
+		expect(share).toBeLessThan(0.03)
+	})
+})
+
+test('dashes under a skew are dashes', async () => {
+	const { share, skipped } = await differing(
+		'<path fill="none" stroke="#22272e" stroke-width="8" stroke-dasharray="20 12" transform="skewX(25) scale(1 .8)" d="M20 40H140V140H40"/>',
+	)
+	expect(skipped).toEqual([])
+	expect(share).toBeLessThan(0.003)
+})
