@@ -50,14 +50,29 @@ describe('skiagram convert, by the ending of what it writes', () => {
 		const motions = readGcode(readFileSync(out('key.nc'), 'utf8'))
 		const cut = motions.filter(({ what }) => what === 'cut')
 		expect(cut.reduce((sum, one) => sum + lengthOf(one), 0)).toBeGreaterThan(250)
-		const slit = join(folder, 'slit.svg')
-		writeFileSync(
-			slit,
-			'<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="60mm" viewBox="0 0 90 60"><path id="Slit" fill="none" stroke="#000" d="M10 10H40V40"/></svg>',
+		const drawing = (name: string, path: string) => {
+			const file = join(folder, name)
+			const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="90mm" height="60mm" viewBox="0 0 90 60">${path}</svg>`
+			writeFileSync(file, svg)
+			return file
+		}
+		// A line is cut out as wide as it is drawn.
+		const line = drawing(
+			'line.svg',
+			'<path fill="none" stroke="#000" stroke-width="2" d="M10 10H40"/>',
 		)
-		const refused = await skiagram(['convert', slit, out('slit.nc')])
+		expect((await skiagram(['convert', line, out('line.nc')])).code).toBe(0)
+		const round = readGcode(readFileSync(out('line.nc'), 'utf8')).filter(
+			({ what }) => what === 'cut',
+		)
+		expect(round.reduce((sum, one) => sum + lengthOf(one), 0)).toBeCloseTo(2 * (30 + 2) + 2, -1)
+		const ring = drawing(
+			'ring.svg',
+			'<path id="Ring" d="M5 5H45V45H5ZM10 10V40H40V10ZM20 20H30V30H20Z"/>',
+		)
+		const refused = await skiagram(['convert', ring, out('slit.nc')])
 		expect(refused.code).toBe(1)
-		expect(refused.err).toContain('“Slit” has an open outline')
+		expect(refused.err).toContain('“Ring” has an island')
 		expect(existsSync(out('slit.nc'))).toBe(false)
 	})
 

@@ -1,14 +1,6 @@
 import { extname } from 'node:path'
 import sharp from 'sharp'
-import {
-	cuttingJob,
-	FIRST_CUT,
-	formatGcode,
-	nest,
-	refusals,
-	saysRefusal,
-	WORKSHOP_BED,
-} from '../src/core/cutting'
+import { cutPlan, FIRST_CUT, FIRST_SEEN, saysRefusal, WORKSHOP_BED } from '../src/core/cutting'
 import {
 	dpiOf,
 	FORMATS,
@@ -18,7 +10,6 @@ import {
 	outgoing,
 	type PictureFormat,
 	type Sheet,
-	transformContour,
 	withResolution,
 } from '../src/core/index'
 import { UsageError } from './usage'
@@ -114,19 +105,22 @@ function assertDrawable(width: number, height: number, type: 'png' | 'jpeg' | 'w
 		throw new Error(`A picture of ${width} × ${height} px cannot be made: ${why}. Say --size.`)
 }
 
-/** The program that cuts a sheet out on the workshop's table. @throws where it cannot be cut, with why */
+/** The program that cuts out what is seen of a sheet on the workshop's table. @throws where it cannot be cut, with why */
 function programOf(page: Sheet, { tolerance = FIRST_CUT.tolerance }: OutWish): string {
-	const mm = mmPerPx(page)
-	const pieces = page.pieces.map((piece) => ({
-		...piece,
-		contours: piece.contours.map((contour) => transformContour(contour, [mm, 0, 0, mm, 0, 0])),
-	}))
-	const gap = FIRST_CUT.lead + WORKSHOP_BED.kerf
-	const { pieces: laid, left } = nest(pieces, WORKSHOP_BED, { copies: 1, gap, turns: true })
-	if (left > 0) throw new Error(`${left} of its pieces find no room on the bed.`)
-	const [refused] = refusals(laid, WORKSHOP_BED)
+	const { program, left, refusals } = cutPlan({
+		name: page.name,
+		pieces: page.pieces,
+		...(page.groups && { groups: page.groups }),
+		mmPerPx: mmPerPx(page),
+		seen: FIRST_SEEN,
+		bed: WORKSHOP_BED,
+		settings: { ...FIRST_CUT, tolerance },
+		nesting: { copies: 1, gap: 0, turns: true },
+	})
+	const [refused] = refusals
 	if (refused) throw new Error(saysRefusal(refused))
-	return formatGcode(cuttingJob(laid, WORKSHOP_BED, { ...FIRST_CUT, tolerance }), page.name)
+	if (left > 0) throw new Error(`${left} of its parts find no room on the bed.`)
+	return program
 }
 
 /** A width as it is said: `120mm`, `12cm`, `5in`, `800px`. @throws {UsageError} */
