@@ -118,3 +118,38 @@ test('what would spoil a cut is found, mended in one step or left by choice, sen
 		await expect(dialog.getByRole('status')).toContainText('Done in', { timeout: 30_000 })
 	})
 })
+
+test('as a stencil the shape is what is cut away: what falls is shown, and tied by bridges', async ({
+	bench,
+	page,
+}) => {
+	const letter = newPiece('O', parsePathData('M100 50H300V250H100Z M160 110V190H240V110Z'))
+	await bench.beginDrawing(
+		'stencil.svg',
+		formatSvg({ ...emptySheet('Stencil', 400, 300), pieces: [letter], mmPerPx: 0.5 }),
+	)
+	await bench.pass('Proof')
+	const card = page.getByRole('region', { name: 'Proof pass' })
+	const pick = async (list: string, name: string) => {
+		await card.getByRole('combobox', { name: list }).click()
+		await page.getByRole('option', { name, exact: true }).click()
+		await expect(page.getByRole('listbox')).toHaveCount(0)
+	}
+	const falls = card.getByRole('region', { name: 'Falls out of the stencil' })
+	await pick('What the artwork is for', 'For a stencil')
+	await expect(falls).toContainText('“O”')
+	await bench.fitSheet({ width: 400, height: 300 })
+	const inside = () => bench.colourAt([200, 150])
+	const cardColour = [0xd3, 0xc3, 0xa1]
+	await card.getByRole('button', { name: 'Looks' }).click()
+	await pick('Shape', 'A stencil, and what falls')
+	// The card round it is plain; what falls is red over it.
+	await expect.poll(() => bench.colourAt([40, 150])).toEqual(cardColour)
+	await expect.poll(async () => (await inside())[1]).toBeLessThan(0xa0)
+	await card.getByRole('button', { name: 'Findings' }).click()
+	await falls.getByRole('button', { name: 'With two bridges' }).click()
+	await expect(falls).toHaveCount(0)
+	await expect.poll(inside).toEqual(cardColour)
+	const { pieces } = readSvg(await bench.exported())
+	expect(pieces[0]?.contours).toHaveLength(2)
+})

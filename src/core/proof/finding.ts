@@ -22,6 +22,7 @@ export type FindingKind =
 	| 'overlap'
 	| 'wide-line'
 	| 'wide-edge'
+	| 'counter'
 	| 'hidden'
 	| 'locked'
 	| 'crowded'
@@ -71,4 +72,6 @@ export interface Limits {
 	readonly photoPpi: number
 	/** What is drawn is cut, piece by piece: how they lie on each other, and how wide lines are, matters. */
 	readonly cut?: boolean
+	/** Pieces are cut out of a card that is to hold together. */
+	readonly stencil?: boolean
 }

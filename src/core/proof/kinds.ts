@@ -139,6 +139,13 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		mend: 'Make it part of the piece',
 		or: 'Take the line away',
 	},
+	counter: {
+		name: 'Falls out of the stencil',
+		why: 'Once the piece is cut out round it, this card is tied to nothing.',
+		grade: 'wrong',
+		mend: 'Tie it with a bridge',
+		or: 'With two bridges',
+	},
 	hidden: {
 		name: 'Hidden',
 		why: 'It does not go out.',

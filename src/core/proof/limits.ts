@@ -2,18 +2,19 @@ import type { Sheet } from '../path/model'
 import type { FindingKind, Limits } from './finding'
 
 /** What the artwork is for. */
-export const PROOFS = ['print', 'cutting', 'screen'] as const
+export const PROOFS = ['print', 'cutting', 'stencil', 'screen'] as const
 export type ProofFor = (typeof PROOFS)[number]
 
 /** Where no real size was measured, artwork is thought to be made so wide, mm. */
 const SUPPOSED_WIDTH_MM = 200
 
-type Lengths = Omit<Limits, 'photoPpi' | 'strays' | 'cut'>
+type Lengths = Omit<Limits, 'photoPpi' | 'strays' | 'cut' | 'stencil'>
 
 /** Limits in mm. */
 const MM: Readonly<Record<ProofFor, Lengths>> = {
 	print: { neck: 0.25, small: 0.4, hair: 0.03, sliver: 0.2, ends: 0.8 },
 	cutting: { neck: 1, small: 1.5, hair: 0.05, sliver: 0.5, ends: 1 },
+	stencil: { neck: 1, small: 1.5, hair: 0.05, sliver: 1, ends: 1 },
 	screen: { neck: 0.3, small: 0.5, hair: 0.05, sliver: 0.2, ends: 0.8 },
 }
 /** Print shows a photo's pixels where there are fewer to the inch than this. */
@@ -26,9 +27,11 @@ const OF_CUTS = ['overlap', 'wide-line', 'wide-edge'] as const
 
 /** Kinds that do not matter for a purpose. */
 const NO_MATTER: Readonly<Record<ProofFor, readonly FindingKind[]>> = {
-	print: ['island', 'neck', ...OF_CUTS],
-	cutting: ['coarse-photo'],
-	screen: ['island', 'neck', 'coarse-photo', ...OF_CUTS],
+	print: ['island', 'neck', 'counter', ...OF_CUTS],
+	cutting: ['coarse-photo', 'counter'],
+	// There the shape is what is not: what is thin or loose of it is a hole all the same.
+	stencil: ['coarse-photo', 'island', 'neck'],
+	screen: ['island', 'neck', 'counter', 'coarse-photo', ...OF_CUTS],
 }
 
 /** The limits of a purpose on a sheet, px. */
@@ -39,7 +42,8 @@ export function limitsFor(purpose: ProofFor, { mmPerPx, width }: Sheet): Limits 
 		...(px as unknown as Lengths),
 		strays: STRAYS_PX,
 		photoPpi: purpose === 'print' ? PRINT_PPI : 0,
-		cut: purpose === 'cutting',
+		cut: purpose === 'cutting' || purpose === 'stencil',
+		stencil: purpose === 'stencil',
 	}
 }
 

@@ -20,6 +20,7 @@ import { necksOf, widened } from './necks'
 import { edgeAsPiece, lineAsPiece, parted } from './ofCuts'
 import { evened } from './ofLetters'
 import { placeKey } from './rings'
+import { counterTied } from './stencil'
 
 /**
  * The sheet with a finding mended, and nothing left by it that would be one itself; the same where it cannot be, or is
@@ -179,6 +180,7 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	overlap: parted,
 	'wide-line': lineAsPiece,
 	'wide-edge': edgeAsPiece,
+	counter: counterTied,
 	stroke: evened,
 	'off-line': evened,
 	overshoot: evened,

@@ -25,6 +25,7 @@ import { proofSlice } from './proofSlice'
 
 const PURPOSES = [
 	['cutting', 'For cutting'],
+	['stencil', 'For a stencil'],
 	['print', 'For print'],
 	['screen', 'For screen'],
 ] as const satisfies readonly (readonly [ProofFor, string])[]

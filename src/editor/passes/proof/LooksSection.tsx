@@ -13,6 +13,7 @@ const GROUNDS = [
 	['black on white', 'Black on white'],
 	['white on black', 'White on black'],
 	['on a colour', 'On a colour'],
+	['stencil', 'A stencil, and what falls'],
 	['cut out', 'The photo, cut out'],
 ] as const
 

@@ -5,12 +5,13 @@ import { late } from '@/kit/late'
 import { paintProposed } from '../against/paintProposed'
 import { isCutOut, silhouetteOf } from './look'
 import type { paintCutOut } from './paintCutOut'
+import type { paintFalling } from './paintFalling'
 import type { paintFindings } from './paintFindings'
 import { PROOF_PARTS } from './parts'
 import { proofSlice } from './proofSlice'
 
 /** They come with the card: they know all kinds of findings. */
-let painters: readonly [typeof paintCutOut, typeof paintFindings] | null = null
+let painters: readonly [typeof paintCutOut, typeof paintFindings, typeof paintFalling] | null = null
 
 /** What nobody asked for waits until the page has been there for so long, ms: opening comes first. */
 const RESTED_MS = 5000
@@ -77,20 +78,22 @@ export const proofPass: PassDef = {
 	Strip: late(() => import('./ProofStrip').then((m) => m.ProofStrip), 'nowhere'),
 	overlays: {
 		paint: (ctx, viewport, { slices, sheet }) => {
-			const [cutOut, findings] = painters ?? []
+			const [cutOut, findings, falling] = painters ?? []
 			cutOut?.(ctx, viewport, slices, sheet)
+			falling?.(ctx, viewport, slices, sheet)
 			paintProposed(ctx, viewport, slices)
 			findings?.(ctx, viewport, slices, sheet)
 		},
 	},
 	how: () => import('./how').then((m) => m.how),
 	Card: late(async () => {
-		const [card, cutOut, findings] = await Promise.all([
+		const [card, cutOut, findings, falling] = await Promise.all([
 			import('./ProofCard'),
 			import('./paintCutOut'),
 			import('./paintFindings'),
+			import('./paintFalling'),
 		])
-		painters = [cutOut.paintCutOut, findings.paintFindings]
+		painters = [cutOut.paintCutOut, findings.paintFindings, falling.paintFalling]
 		return card.ProofCard
 	}),
 }

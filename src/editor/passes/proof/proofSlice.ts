@@ -6,7 +6,7 @@ import type { Profile } from '../against/profile'
 
 /** How the shape is looked at by itself. */
 export interface Look {
-	readonly ground: 'black on white' | 'white on black' | 'on a colour' | 'cut out'
+	readonly ground: 'black on white' | 'white on black' | 'on a colour' | 'stencil' | 'cut out'
 	/** `#rrggbb`, of the ground where that is a colour. */
 	readonly colour: string
 	readonly mirrored: boolean

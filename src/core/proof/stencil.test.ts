@@ -1,0 +1,80 @@
+import { describe, expect, test } from 'vitest'
+import { contains } from '../combine/winding'
+import { ringedOf } from '../path/enclosing'
+import { emptySheet, newPiece, type Sheet } from '../path/model'
+import { parsePathData } from '../path/parsePathData'
+import { addPieces, changePiece } from '../path/pieces'
+import { findings } from './findings'
+import { FINDING_KINDS } from './kinds'
+import { limitsFor, matters } from './limits'
+import { mended } from './mend'
+import { fallingOf } from './stencil'
+
+const O = 'M20 20H120V120H20ZM50 50V90H90V50Z'
+const sheetOf = (...paths: string[]): Sheet =>
+	addPieces(
+		{ ...emptySheet('Stencil', 200, 200), mmPerPx: 0.25 },
+		paths.map((d, n) => newPiece(`Letter ${n + 1}`, parsePathData(d))),
+	)
+const found = (sheet: Sheet) =>
+	findings(sheet, limitsFor('stencil', sheet)).filter(({ kind }) => matters(kind, 'stencil'))
+const counters = (sheet: Sheet) => found(sheet).filter(({ kind }) => kind === 'counter')
+const areaOf = ({ pieces }: Sheet) =>
+	(pieces[0]?.contours ?? []).reduce((sum, c) => sum + ringedOf(c).area, 0)
+
+describe('what falls out of a stencil', () => {
+	test('is what lies in openings of pieces, but for what is cut away in it', () => {
+		const [one, more] = fallingOf(sheetOf(O, 'M140 20H180V60H140Z').pieces)
+		expect(more).toBeUndefined()
+		expect(one?.within).toEqual([])
+		const dotted = `${O}M65 65H75V75H65Z`
+		expect(fallingOf(sheetOf(dotted).pieces)[0]?.within).toHaveLength(1)
+	})
+
+	test('is found for stencils alone; islands of the shape are none there', () => {
+		const sheet = sheetOf(`${O}M60 60H80V80H60Z`)
+		expect(counters(sheet)).toHaveLength(1)
+		expect(found(sheet).map(({ kind }) => kind)).not.toContain('island')
+		for (const purpose of ['cutting', 'print', 'screen'] as const)
+			expect(matters('counter', purpose)).toBe(false)
+		const hidden = changePiece(sheet, sheet.pieces[0]?.id ?? '', { hidden: true })
+		expect(counters(hidden)).toEqual([])
+	})
+})
+
+describe('a bridge to what falls', () => {
+	test('is the card left standing across the piece, as wide as holds; two lie on either side', () => {
+		const sheet = sheetOf(O)
+		const [counter] = counters(sheet)
+		if (!counter) throw new Error('It falls.')
+		const limits = limitsFor('stencil', sheet)
+		for (const [other, count] of [
+			[false, 1],
+			[true, 2],
+		] as const) {
+			const tied = mended(sheet, other ? { ...counter, other } : counter)
+			expect(counters(tied)).toEqual([])
+			// Strips of the same width across the 30 px of the piece.
+			const strip = (areaOf(sheet) - areaOf(tied)) / count / 30
+			expect(strip).toBeGreaterThan(limits.sliver)
+			expect(strip).toBeLessThan(0.4 * 40)
+			expect(tied.pieces[0]?.contours).toHaveLength(count === 1 ? 1 : 2)
+			// What lay within the counter is still card.
+			expect(contains(tied.pieces[0]?.contours ?? [], [70, 70], 'evenodd')).toBe(false)
+		}
+	})
+
+	test('leaves all other outlines as they were, and is said in words', () => {
+		const sheet = sheetOf(`${O}M140 20H180V60H140Z`)
+		const [counter] = counters(sheet)
+		if (!counter) throw new Error('It falls.')
+		const tied = mended(sheet, counter)
+		const beside = tied.pieces[0]?.contours.find(({ nodes }) =>
+			nodes.some(({ at }) => at[0] === 180),
+		)
+		expect(beside?.nodes.map(({ at }) => at)).toEqual(
+			sheet.pieces[0]?.contours[2]?.nodes.map(({ at }) => at),
+		)
+		expect(FINDING_KINDS.counter.or).toBe('With two bridges')
+	})
+})
