@@ -265,6 +265,13 @@ describe('pieces of one group that lie edge to edge', () => {
 		expect(kindsIn(grouped(ring, ring))).toContain('twice')
 	})
 
+	test('reach a little under each other: that is no overlap, as it is between others', () => {
+		const trapped = ['M20 20H101V120H20Z', 'M100 20H180V120H100Z']
+		expect(kindsIn(grouped(...trapped))).not.toContain('overlap')
+		expect(kindsIn(sheetOf(...trapped))).toContain('overlap')
+		expect(kindsIn(grouped('M20 20H120V120H20Z', 'M100 20H180V120H100Z'))).toContain('overlap')
+	})
+
 	test('leave no sliver where others lie over what is between them', () => {
 		expect(kindsIn(grouped(...halves(1)))).toContain('sliver')
 		expect(kindsIn(grouped(...halves(1), 'M90 10H110V130H90Z'))).not.toContain('sliver')

@@ -81,7 +81,8 @@ export function* findingSteps(
 	yield looked(ofLetters(sheet, shown), 0)
 	if (limits.cut) yield looked(wideLines(sheet, shown), 0)
 	if (limits.stencil) yield looked(counterFindings(shown, limits.sliver), 0)
-	for (const both of overlaps) yield looked(overlapOf(...both), OVERLAP * ofBoth(both))
+	for (const both of overlaps)
+		yield looked(overlapOf(...both, limits.sliver), OVERLAP * ofBoth(both))
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
 	// Letters are their designer's: nobody is told where their nodes should be.
 	for (const one of outlines) {

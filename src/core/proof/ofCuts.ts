@@ -1,12 +1,13 @@
 import { strokeArea } from '../artwork/strokeArea'
 import { combineAreas } from '../combine/combine'
 import { filledArea } from '../combine/divide'
+import { distance } from '../geometry/point'
 import { piecesBox } from '../path/arrangePieces'
 import { takeOutlines } from '../path/compound'
 import { isFilled } from '../path/contour'
 import { mapPiece } from '../path/edit'
-import { indexBoxes } from '../path/enclosing'
-import type { Piece, Sheet } from '../path/model'
+import { indexBoxes, ringedOf } from '../path/enclosing'
+import type { Contour, Piece, Sheet } from '../path/model'
 import { operationOf } from '../path/operations'
 import { isOfLines } from '../path/paint'
 import { areWorkable } from '../path/reach'
@@ -50,31 +51,55 @@ export function overlapPairs(sheet: Sheet, shown: readonly Piece[]): readonly [P
 	})
 }
 
-/** What was found of pairs, which never change. */
-const known = new WeakMap<Piece, WeakMap<Piece, readonly Finding[]>>()
+/** The overlaps of pairs, which never change: the largest part, and how wide the widest is, px. */
+const known = new WeakMap<
+	Piece,
+	WeakMap<Piece, { readonly part: Contour; readonly wide: number } | null>
+>()
 
-export function overlapOf(lower: Piece, upper: Piece): readonly Finding[] {
+/**
+ * That a piece lies on another. Pieces of one group that reach a little under each other, as shades do, are meant to.
+ * @param trap how far, px
+ */
+export function overlapOf(lower: Piece, upper: Piece, trap: number): readonly Finding[] {
 	let own = known.get(lower)
 	if (!own) {
 		own = new WeakMap()
 		known.set(lower, own)
 	}
-	const kept = own.get(upper)
-	if (kept) return kept
-	const [part] = combineAreas('overlap', [filledArea(lower), filledArea(upper)])
-	const found: Finding[] = part
-		? [
-				{
-					kind: 'overlap',
-					key: `overlap ${lower.id} ${upper.id}`,
-					piece: lower.id,
-					beside: upper.id,
-					at: middleOf(part),
-				},
-			]
-		: []
-	own.set(upper, found)
-	return found
+	let kept = own.get(upper)
+	if (kept === undefined) {
+		kept = widest(combineAreas('overlap', [filledArea(lower), filledArea(upper)]))
+		own.set(upper, kept)
+	}
+	const together = lower.group !== undefined && lower.group === upper.group
+	if (!kept || (together && kept.wide <= trap)) return []
+	return [
+		{
+			kind: 'overlap',
+			key: `overlap ${lower.id} ${upper.id}`,
+			piece: lower.id,
+			beside: upper.id,
+			at: middleOf(kept.part),
+		},
+	]
+}
+
+function widest(parts: readonly Contour[]): { part: Contour; wide: number } | null {
+	return parts
+		.map((part) => {
+			const { ring, area } = ringedOf(part)
+			const round = ring.reduce(
+				(sum, p, k) => sum + distance(p, ring[(k + 1) % ring.length] ?? p),
+				0,
+			)
+			// A strip is as wide as twice its area for its way round.
+			return { part, wide: round > 0 ? (2 * Math.abs(area)) / round : 0 }
+		})
+		.reduce<{ part: Contour; wide: number } | null>(
+			(most, one) => (!most || one.wide > most.wide ? one : most),
+			null,
+		)
 }
 
 /** Two pieces that overlap as one, painted as the lower; or the lower without what the upper covers. */
