@@ -104,6 +104,9 @@ describe('what is said of a piece', () => {
 		// Who says that a line is cut means along it.
 		const [cut] = said('cut', stroked('Ring', 'M0 0H40V40H0Z')) as [Part]
 		expect(areaOf(cut)).toBeCloseTo(1600, 6)
+		// Two outlines that run the same way: the inner is an opening all the same.
+		const [frame] = said('cut', stroked('Frame', 'M0 0H40V40H0ZM10 10H30V30H10Z')) as [Part]
+		expect(cutAt([frame], [20, 20])).toEqual([])
 		const [slit] = said('cut', stroked('Slit', 'M0 0H40')) as [Part]
 		expect(slit.lines.map(({ operation }) => operation)).toEqual(['cut'])
 	})

@@ -86,7 +86,8 @@ function seenOf(piece: Piece, operation: TableOperation | undefined, wish: SeenW
 		if (operation === 'cut') {
 			const closed = runs.filter(isFilled)
 			const open = runs.filter((contour) => !isFilled(contour))
-			return { solid: solidOf(piece, closed), lines: along(open, 'cut') }
+			const solid = closed.length > 0 ? { ...piece, contours: closed } : null
+			return { solid, lines: along(open, 'cut') }
 		}
 		if (wish.strokes === 'lines') return { solid: null, lines: along(runs, 'score') }
 		if (wish.strokes === 'nothing') return NOTHING_SEEN
