@@ -145,7 +145,7 @@ test('what is seen is cut: pieces that overlap as one, a fold scored with what i
 			.getByRole('button', { name: /^Fold/ })
 			.click()
 		await card.getByRole('combobox', { name: /^Along “Fold”/ }).click()
-		await page.getByRole('option', { name: 'Score along them' }).click()
+		await page.getByRole('option', { name: 'Score along' }).click()
 		await expect(fact('Scored')).toHaveText('70 mm')
 		const { powers, length } = await plates()
 		expect([...powers]).toEqual([15, 80])

@@ -10,9 +10,9 @@ import { chosenPieces } from '@/store/selection'
 import { named } from '../chosen'
 
 const WORDS = [
-	['painted', 'As they are painted'],
-	['cut', 'Cut along them'],
-	['score', 'Score along them'],
+	['painted', 'As painted'],
+	['cut', 'Cut along'],
+	['score', 'Score along'],
 	['nothing', 'Nothing'],
 ] as const
 type Word = (typeof WORDS)[number][0]
