@@ -152,7 +152,7 @@ await withPage(async (page, base) => {
 	await shoot('proof')
 	await page.keyboard.press('8')
 	await page.getByRole('combobox', { name: 'Format' }).click()
-	await page.getByRole('option', { name: 'PDF' }).click()
+	await page.getByRole('option', { name: 'PDF', exact: true }).click()
 	await shoot('export')
 	await page.getByRole('button', { name: 'Cutting table' }).click()
 	await page.getByRole('button', { name: 'To the table' }).click()
