@@ -249,7 +249,7 @@ await withPage(async (page, base) => {
 	await tree.getByRole('button', { name: /^Pear, coloured/ }).click()
 	await page.keyboard.press('8')
 	await page.getByRole('combobox', { name: 'What' }).click()
-	await page.getByRole('option', { name: /chosen/ }).click()
+	await page.getByRole('option', { name: /chosen pieces/ }).click()
 	await page.getByRole('button', { name: 'Cut-out of the photo' }).click()
 	await page.getByRole('combobox', { name: 'Behind it' }).click()
 	await page.getByRole('option', { name: 'A gradient' }).click()

@@ -121,7 +121,8 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 	overlap: {
 		name: 'Lies on another piece',
 		why: 'Cut piece by piece, the cutter runs through what is one on the sheet.',
-		grade: 'risk',
+		// The table cuts them as one; what others do is theirs.
+		grade: 'hint',
 		mend: 'Make them one',
 		or: 'Cut the lower away',
 	},
