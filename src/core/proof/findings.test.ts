@@ -317,3 +317,24 @@ describe('a proof step by step', () => {
 				expect(before).toContain(one)
 	})
 })
+
+test('nothing is mended in a piece that is locked, nor beside it, but its lock', () => {
+	const overlapping = sheetOf(SQUARE, 'M100 60H180V160H100Z', 'M20 150L60 190H20L60 150Z')
+	const locked = overlapping.pieces.reduce(
+		(sheet, { id, name }) =>
+			name === 'Piece 1' ? sheet : changePiece(sheet, id, { locked: true }),
+		overlapping,
+	)
+	const all = findings(locked, LIMITS)
+	expect(all.map(({ kind }) => kind)).toEqual(
+		expect.arrayContaining(['overlap', 'crosses', 'locked']),
+	)
+	const others = all.filter(({ kind }) => kind !== 'locked')
+	for (const one of others) expect(mendedBy(locked, one)).toBe(locked)
+	expect(allMended(locked, others)).toBe(locked)
+	const freed = allMended(
+		locked,
+		all.filter(({ kind }) => kind === 'locked'),
+	)
+	expect(freed.pieces.every((piece) => !piece.locked)).toBe(true)
+})

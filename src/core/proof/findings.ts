@@ -81,14 +81,15 @@ export function* findingSteps(
 	yield looked(ofLetters(sheet, shown), 0)
 	if (limits.cut) yield looked(wideLines(sheet, shown), 0)
 	if (limits.stencil) yield looked(counterFindings(shown, limits.sliver), 0)
-	for (const both of overlaps)
-		yield looked(overlapOf(...both, limits.sliver), OVERLAP * ofBoth(both))
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
 	// Letters are their designer's: nobody is told where their nodes should be.
 	for (const one of outlines) {
 		const advice = one.piece.lettering ? [] : adviceOn(one.piece, one.contour, limits)
 		yield looked(advice, ADVICE * advised(one))
 	}
+	// What takes each pair of neighbours comes last.
+	for (const both of overlaps)
+		yield looked(overlapOf(...both, limits.sliver), OVERLAP * ofBoth(both))
 	for (const pair of pairs) yield looked(betweenTwo(pair, limits, painted), BETWEEN * ofPair(pair))
 }
 

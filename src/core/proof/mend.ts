@@ -27,6 +27,7 @@ import { counterTied } from './stencil'
  * gone already.
  */
 export function mended(sheet: Sheet, finding: Finding): Sheet {
+	if (isHeld(sheet, finding)) return sheet
 	try {
 		const still = SHARED.includes(finding.kind)
 		return tidied(sheet, MENDS[finding.kind]?.(sheet, finding) ?? sheet, still)
@@ -34,6 +35,13 @@ export function mended(sheet: Sheet, finding: Finding): Sheet {
 		if (error instanceof CannotJoin) return sheet
 		throw error
 	}
+}
+
+/** Whether a piece that it is about is locked: nothing in that is mended but the lock itself. */
+function isHeld({ pieces }: Sheet, { kind, piece, beside }: Finding): boolean {
+	return (
+		kind !== 'locked' && pieces.some(({ id, locked }) => locked && (id === piece || id === beside))
+	)
 }
 
 /** Outlines of more nodes are no better for advice on each. */
@@ -91,8 +99,9 @@ const adviceKey = ({ what, node }: { readonly what: string; readonly node: strin
 
 /** The sheet with findings mended one after the other, as far as each is still there. */
 export function allMended(sheet: Sheet, findings: readonly Finding[]): Sheet {
-	const advice = findings.filter(({ kind }) => MENDS[kind] === followed)
-	const others = findings.filter(({ kind }) => MENDS[kind] !== followed)
+	const free = findings.filter((finding) => !isHeld(sheet, finding))
+	const advice = free.filter(({ kind }) => MENDS[kind] === followed)
+	const others = free.filter(({ kind }) => MENDS[kind] !== followed)
 	const byContour = new Map<string, Finding[]>()
 	for (const one of advice) {
 		const { contour = '' } = one

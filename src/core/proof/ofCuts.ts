@@ -45,8 +45,13 @@ export function overlapPairs(sheet: Sheet, shown: readonly Piece[]): readonly [P
 			.search(box.minX, box.minY, box.maxX, box.maxY, (k) => k > i)
 			.sort((p, q) => p - q)
 			.flatMap((k): [Piece, Piece][] => {
-				const upper = solid[k]
-				return upper ? [[lower, upper]] : []
+				const [upper, other] = [solid[k], boxes[k]]
+				// Edge to edge they share no area.
+				const apart =
+					!other ||
+					Math.min(box.maxX, other.maxX) <= Math.max(box.minX, other.minX) ||
+					Math.min(box.maxY, other.maxY) <= Math.max(box.minY, other.minY)
+				return upper && !apart ? [[lower, upper]] : []
 			})
 	})
 }

@@ -16,6 +16,7 @@ const WORDS = [
 	['nothing', 'Nothing'],
 ] as const
 type Word = (typeof WORDS)[number][0]
+const MIXED = ['mixed', 'Not the same for all'] as const
 
 const SAID: readonly (readonly [TableOperation, string])[] = [
 	['cut', 'Cut along'],
@@ -30,20 +31,25 @@ export function OperationChoice({ pieces }: { pieces: readonly Piece[] }) {
 	const selection = useOpenSheet((state) => state.selection)
 	const readOnly = useOpenSheet((state) => state.readOnly)
 	const ids = chosenPieces(selection)
-	const chosen = all.filter(({ id }) => ids.has(id))
+	// What is locked stays as it is.
+	const chosen = all.filter(({ id, locked }) => ids.has(id) && !locked)
 	const operations = new Set(chosen.map((piece) => operationOf(piece, groups) ?? 'painted'))
 	const [first] = operations
-	const choose = (word: Word) =>
+	const shown = operations.size === 1 && first ? first : 'mixed'
+	const choose = (word: Word | 'mixed') => {
+		if (word === 'mixed') return
+		const meant = new Set(chosen.map(({ id }) => id))
 		open.apply('Say what the table does', (sheet) =>
-			setOperation(sheet, ids, word === 'painted' ? undefined : word),
+			setOperation(sheet, meant, word === 'painted' ? undefined : word),
 		)
+	}
 	return (
 		<Box sx={{ display: 'grid', gap: 0.75 }}>
 			{chosen.length > 0 && !readOnly ? (
 				<WordChoice
 					label={`Along ${chosen.length < 3 ? named(chosen) : counted(chosen.length, 'piece', 'pieces')}`}
-					value={operations.size === 1 && first ? first : 'painted'}
-					words={WORDS}
+					value={shown}
+					words={shown === 'mixed' ? [MIXED, ...WORDS] : WORDS}
 					onChange={choose}
 				/>
 			) : (

@@ -50,7 +50,7 @@ export function FindingsSection() {
 	const proof = useMemo(() => slices.of(proofSlice), [slices])
 	const { left = NONE } = sheet
 	const kinds = useMemo(() => listed(findings ?? [], purpose, left), [findings, purpose, left])
-	const all = mendable(kinds)
+	const all = mendable(kinds, sheet.pieces)
 	const leaving = useMemo(() => new Set(left), [left])
 	const leftHere = (findings ?? []).filter(({ key }) => leaving.has(key)).length
 	// What is proposed belongs to this list alone.

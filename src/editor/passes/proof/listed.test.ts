@@ -50,3 +50,21 @@ test('on a colour the shape is in whichever ink is told better from it', () => {
 		from: 0.5,
 	})
 })
+
+test('one press counts nothing of what is locked, nor of what lies beside it', () => {
+	const of = (key: string, piece: string, beside?: string): Finding => ({
+		kind: beside ? 'sliver' : 'crosses',
+		key,
+		piece,
+		at: [0, 0],
+		...(beside && { beside }),
+	})
+	const kinds = listed([of('a', 'free'), of('b', 'held'), of('c', 'free', 'held')], 'cutting')
+	expect(
+		mendable(kinds, [
+			{ id: 'held', locked: true },
+			{ id: 'free', locked: false },
+		]).map(({ key }) => key),
+	).toEqual(['a'])
+	expect(mendable(kinds)).toHaveLength(3)
+})

@@ -1,4 +1,4 @@
-import type { Sheet } from '@/core'
+import type { Piece, Sheet } from '@/core'
 import {
 	FINDING_KINDS,
 	type Finding,
@@ -44,8 +44,15 @@ export function counts(kinds: readonly ListedKind[]) {
 	return { wrong: of('wrong'), risk: of('risk'), hint: of('hint') }
 }
 
-/** What is mended by one press: what is wrong or may come out so, but for what only its owner can know to be meant. */
-export function mendable(kinds: readonly ListedKind[]): Finding[] {
+/**
+ * What is mended by one press: what is wrong or may come out so, but for what only its owner can know to be meant.
+ * @param pieces those that are locked stay as they are
+ */
+export function mendable(
+	kinds: readonly ListedKind[],
+	pieces: readonly Pick<Piece, 'id' | 'locked'>[] = [],
+): Finding[] {
+	const held = new Set(pieces.flatMap(({ id, locked }) => (locked ? [id] : [])))
 	const asks: readonly FindingKind[] = [
 		'small',
 		'open',
@@ -60,6 +67,7 @@ export function mendable(kinds: readonly ListedKind[]): Finding[] {
 			return mend && grade !== 'hint' && !asks.includes(kind)
 		})
 		.flatMap(({ all }) => all)
+		.filter(({ piece = '', beside = '' }) => !held.has(piece) && !held.has(beside))
 }
 
 /** The sheet with pieces in place of those of the same ids, and without some. */

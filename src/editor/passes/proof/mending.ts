@@ -31,7 +31,9 @@ async function fitted(
 		const there = id === undefined ? undefined : findContour(sheet, id)
 		const own = astray.filter(({ contour }) => contour === id)
 		const only = new Set(own.flatMap(({ nodes = [] }) => nodes))
-		return there ? [{ contours: [there.contour], allowance: there.piece.allowance ?? 0, only }] : []
+		return there && !there.piece.locked
+			? [{ contours: [there.contour], allowance: there.piece.allowance ?? 0, only }]
+			: []
 	})
 	const furthest = Math.max(...astray.map(({ size = 0 }) => size))
 	const reach = Math.max(REACH.least, REACH.spare * furthest)
