@@ -6,26 +6,29 @@ import { Bench, expect, test } from '../bench'
 /** All of the application is fetched and kept: on a busy machine that takes its time, ms. */
 const KEEPING_MS = 100_000
 
+/** What another build says differently: its name, and that it waits until the one before has nothing to do. */
+const rewritings: Record<string, (text: string, build: string) => string> = {
+	'/offline.js': (text, build) => text.replace(/"version":"\w+"/, `"version":"${build}"`),
+	'/offline/worker.js': (text) => text.replace('await scope.skipWaiting()', ''),
+}
+
 /** The server as the browser sees it: it can go, and come back with another build. */
 async function standIn(target: string) {
 	let there = true
 	let build: string | null = null
 	const pass = (asked: IncomingMessage, answer: ServerResponse) => {
 		if (!there) return void asked.socket.destroy()
-		const { method, url = '/', headers } = asked
-		const rewritten = build !== null && url === '/offline.js'
+		const { method, url = '/' } = asked
+		const rewrite = build !== null ? rewritings[url] : undefined
+		// What is rewritten comes whole, as plain text.
+		const headers = rewrite ? {} : asked.headers
 		const on = request(new URL(url, target), { method, headers }, (from) => {
-			answer.writeHead(from.statusCode ?? 500, from.headers)
-			if (!rewritten) return void from.pipe(answer)
+			const { 'content-length': _, ...changed } = from.headers
+			answer.writeHead(from.statusCode ?? 500, rewrite ? changed : from.headers)
+			if (!rewrite) return void from.pipe(answer)
 			const chunks: Buffer[] = []
 			from.on('data', (chunk: Buffer) => chunks.push(chunk))
-			from.on('end', () =>
-				answer.end(
-					Buffer.concat(chunks)
-						.toString()
-						.replace(/"version":"\w+"/, `"version":"${build}"`),
-				),
-			)
+			from.on('end', () => answer.end(rewrite(Buffer.concat(chunks).toString(), build ?? '')))
 		})
 		on.on('error', () => asked.socket.destroy())
 		asked.pipe(on)
@@ -113,6 +116,8 @@ test('Skiagram starts and works with the server gone; a newer version is said, a
 		await expect(page.getByText('A newer version of Skiagram is here')).toBeVisible({
 			timeout: KEEPING_MS,
 		})
+		const waits = () => navigator.serviceWorker.getRegistration().then((kept) => kept?.waiting)
+		expect(await page.evaluate(waits), 'it has not taken over').toBeTruthy()
 		await expect(page.getByRole('article', { name: 'Iron key' })).toBeVisible()
 	})
 	await context.close()

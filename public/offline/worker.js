@@ -19,6 +19,7 @@ const AT_A_TIME = 3
 
 scope.addEventListener('install', (event) => event.waitUntil(keepAll()))
 scope.addEventListener('activate', (event) => event.waitUntil(takeOver()))
+// Pages ask which build the server has now, of one that is ready but waits to take over, too.
 scope.addEventListener('message', ({ source }) => source?.postMessage({ version }))
 scope.addEventListener('fetch', (event) => {
 	const { request } = event
@@ -49,13 +50,12 @@ async function keepAll() {
 	await scope.skipWaiting()
 }
 
-/** Serves the open tabs too, and tells them which build the server has now. */
+/** Serves the open tabs too. */
 async function takeOver() {
 	const names = (await caches.keys()).filter((name) => name.startsWith(NAME))
 	const old = names.filter((name) => name !== CACHE).slice(0, 1 - BUILDS)
 	await Promise.all(old.map((name) => caches.delete(name)))
 	await scope.clients.claim()
-	for (const client of await scope.clients.matchAll()) client.postMessage({ version })
 }
 
 /**

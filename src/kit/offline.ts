@@ -18,8 +18,17 @@ export async function keepOffline(workers: ServiceWorkerContainer): Promise<void
 		sayNewer()
 	})
 	const registration = await workers.register('/offline.js', { updateViaCache: 'none' })
-	// It may have come while nobody listened.
-	registration.active?.postMessage('which version')
+	const { active, waiting } = registration
+	for (const worker of [active, waiting]) askVersion(worker)
+	// It says so when it is ready: browsers let it wait until the one before has nothing to do.
+	const watch = () => {
+		const { installing } = registration
+		installing?.addEventListener('statechange', () => {
+			if (installing.state === 'installed') askVersion(installing)
+		})
+	}
+	registration.addEventListener('updatefound', watch)
+	watch()
 	let askedAt = Number.NEGATIVE_INFINITY
 	const ask = () => {
 		if (document.visibilityState !== 'visible' || performance.now() - askedAt < ASK_EVERY_MS) return
@@ -29,6 +38,10 @@ export async function keepOffline(workers: ServiceWorkerContainer): Promise<void
 	}
 	document.addEventListener('visibilitychange', ask)
 	ask()
+}
+
+function askVersion(worker: ServiceWorker | null): void {
+	worker?.postMessage('which version')
 }
 
 function sayNewer(): void {
