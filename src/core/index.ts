@@ -212,11 +212,14 @@ export { figurePath } from './path/figures'
 export { withFreshIds } from './path/freshIds'
 export {
 	drawnFrom,
+	ellipseMap,
 	endsOf,
+	focusWithin,
 	type Gradient,
 	gradientAcross,
 	isGradient,
 	type Pattern,
+	type Radial,
 	reversed,
 	standIn,
 	stopsFrom,

@@ -1,4 +1,4 @@
-import type { Gradient } from '@/core'
+import { focusWithin, type Gradient } from '@/core'
 
 /** A gradient as pictures drawn in sheet px take it: painted with `url(#id)`. */
 export function GradientDef({ id, gradient }: { id: string; gradient: Gradient }) {
@@ -27,6 +27,7 @@ export function GradientDef({ id, gradient }: { id: string; gradient: Gradient }
 		)
 	}
 	const { centre, along, across } = gradient
+	const [fx, fy] = focusWithin(gradient)
 	const axes = [along, across].map((p) => `${p[0] - centre[0]} ${p[1] - centre[1]}`).join(' ')
 	return (
 		<radialGradient
@@ -35,6 +36,8 @@ export function GradientDef({ id, gradient }: { id: string; gradient: Gradient }
 			cx={0}
 			cy={0}
 			r={1}
+			fx={fx}
+			fy={fy}
 			gradientTransform={`matrix(${axes} ${centre[0]} ${centre[1]})`}
 		>
 			{stops}

@@ -68,6 +68,7 @@ const paint = z.discriminatedUnion('kind', [
 		centre: point,
 		along: point,
 		across: point,
+		focus: z.exactOptional(point),
 		stops,
 	}),
 	z.looseObject({

@@ -1,4 +1,4 @@
-import { type Affine, applyAffine } from '../geometry/affine'
+import { type Affine, applyAffine, invertAffine } from '../geometry/affine'
 import type { Box } from '../geometry/box'
 import { item } from '../geometry/numbers'
 import { mix, type Point } from '../geometry/point'
@@ -7,6 +7,9 @@ import type { Paint, Piece, Stop, Stroke } from './model'
 
 /** A paint whose colour changes over the sheet. */
 export type Gradient = Extract<Paint, { readonly kind: 'linear' | 'radial' }>
+
+/** A gradient outwards from a centre or focus. */
+export type Radial = Extract<Paint, { readonly kind: 'radial' }>
 
 export function isGradient(paint: Paint): paint is Gradient {
 	return paint.kind === 'linear' || paint.kind === 'radial'
@@ -24,6 +27,7 @@ export function transformPaint(paint: Paint, map: Affine): Paint {
 			centre: go(paint.centre),
 			along: go(paint.along),
 			across: go(paint.across),
+			...(paint.focus && { focus: go(paint.focus) }),
 		}
 	if (paint.kind === 'pattern') return turnedPattern(paint, map)
 	if (paint.kind !== 'linear') return paint
@@ -121,12 +125,14 @@ export function withStop(gradient: Gradient): Gradient | null {
 }
 
 /** From the circle of radius 1 about the origin to the last ellipse of a radial gradient. */
-export function ellipseMap({
-	centre: [x, y],
-	along,
-	across,
-}: Extract<Gradient, { readonly kind: 'radial' }>): Affine {
+export function ellipseMap({ centre: [x, y], along, across }: Radial): Affine {
 	return [along[0] - x, along[1] - y, across[0] - x, across[1] - y, x, y]
+}
+
+/** Where a radial gradient begins, seen from the circle of radius 1 that its last ellipse is the map of. */
+export function focusWithin(gradient: Radial): Point {
+	const back = gradient.focus && invertAffine(ellipseMap(gradient))
+	return back && gradient.focus ? applyAffine(back, gradient.focus) : [0, 0]
 }
 
 /** One flat colour that stands for a paint where there is room for no more, `#rrggbb`; `null` for none. */
@@ -164,7 +170,13 @@ export function drawnFrom(gradient: Gradient, from: Point, to: Point): Gradient 
 	const reach = (p: Point) => Math.hypot(p[0] - centre[0], p[1] - centre[1])
 	const round = roundAt(from, to, gradient.stops)
 	if (round.kind !== 'radial' || !(reach(along) > 0)) return round
-	return { ...gradient, ...round, across: mix(from, round.across, reach(across) / reach(along)) }
+	const drawn = {
+		...gradient,
+		...round,
+		across: mix(from, round.across, reach(across) / reach(along)),
+	}
+	const focus = applyAffine(ellipseMap(drawn), focusWithin(gradient))
+	return { ...drawn, ...(gradient.focus && { focus }) }
 }
 
 /** A flat paint made a gradient begins as it was, and ends so light or, where it is light already, so dark. */

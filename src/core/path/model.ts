@@ -66,6 +66,8 @@ export type Paint =
 			readonly centre: Point
 			readonly along: Point
 			readonly across: Point
+			/** Where it begins, within the last ellipse; at the centre where absent. */
+			readonly focus?: Point
 			readonly stops: readonly Stop[]
 	  }
 	/** A figure again and again, in squares of a spacing that are turned about a place; sheet px. */

@@ -1,10 +1,12 @@
 import {
-	type Affine,
+	ellipseMap,
 	type FillRule,
 	figurePath,
+	focusWithin,
 	invertAffine,
 	type Paint,
 	type Pattern,
+	type Radial,
 	turnAbout,
 } from '@/core'
 
@@ -15,7 +17,7 @@ export function fillWith(
 	path: Path2D,
 	rule: FillRule,
 ): void {
-	const place = paint.kind === 'radial' && !isRound(paint) ? placeOf(paint) : null
+	const place = paint.kind === 'radial' && !isRound(paint) ? ellipseMap(paint) : null
 	const back = place && invertAffine(place)
 	if (!place || !back || paint.kind !== 'radial') {
 		ctx.fill(path, rule)
@@ -25,24 +27,14 @@ export function fillWith(
 	bent.addPath(path, new DOMMatrix([...back]))
 	ctx.save()
 	ctx.transform(...place)
-	ctx.fillStyle = styleOf(ctx, { ...paint, centre: [0, 0], along: [1, 0], across: [0, 1] })
+	const focus = focusWithin(paint)
+	ctx.fillStyle = styleOf(ctx, { ...paint, centre: [0, 0], along: [1, 0], across: [0, 1], focus })
 	ctx.fill(bent, rule)
 	ctx.restore()
 }
 
-type Radial = Extract<Paint, { readonly kind: 'radial' }>
-
-const placeOf = ({ centre: [x, y], along, across }: Radial): Affine => [
-	along[0] - x,
-	along[1] - y,
-	across[0] - x,
-	across[1] - y,
-	x,
-	y,
-]
-
 function isRound(paint: Radial): boolean {
-	const [a, b, c, d] = placeOf(paint)
+	const [a, b, c, d] = ellipseMap(paint)
 	const size = Math.hypot(a, b)
 	return (
 		Math.abs(a * c + b * d) < 1e-6 * size * size && Math.abs(Math.hypot(c, d) - size) < 1e-6 * size
@@ -50,7 +42,7 @@ function isRound(paint: Radial): boolean {
 }
 
 function radiusOf(paint: Radial): number {
-	const [a, b, c, d] = placeOf(paint)
+	const [a, b, c, d] = ellipseMap(paint)
 	return Math.sqrt(Math.abs(a * d - b * c))
 }
 
@@ -64,7 +56,12 @@ export function styleOf(
 	const gradient =
 		paint.kind === 'linear'
 			? ctx.createLinearGradient(...paint.from, ...paint.to)
-			: ctx.createRadialGradient(...paint.centre, 0, ...paint.centre, radiusOf(paint))
+			: ctx.createRadialGradient(
+					...(paint.focus ?? paint.centre),
+					0,
+					...paint.centre,
+					radiusOf(paint),
+				)
 	for (const { at, colour, alpha = 1 } of paint.stops)
 		gradient.addColorStop(at, alpha < 1 ? colour + hexByte(alpha) : colour)
 	return gradient

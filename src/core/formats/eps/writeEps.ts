@@ -3,7 +3,13 @@ import type { Affine } from '../../geometry/affine'
 import { turnAbout } from '../../geometry/placement'
 import type { Point } from '../../geometry/point'
 import { figurePath } from '../../path/figures'
-import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/gradients'
+import {
+	ellipseMap,
+	focusWithin,
+	type Gradient,
+	isGradient,
+	type Pattern,
+} from '../../path/gradients'
 import type { Paint, Sheet, Stop, Stroke } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { pointsPerPx } from '../pageSize'
@@ -167,12 +173,15 @@ function bands(gradient: Gradient, opacity: number): string[] {
 			`${ink(1)} 1 ${-FAR} ${FAR} ${2 * FAR} rectfill`,
 		]
 	}
+	const focus = focusWithin(gradient)
+	const disc = (radius: number) => {
+		const centre = focus.map((v) => plainNumber(v * (1 - radius), 5)).join(' ')
+		return `newpath ${centre} ${plainNumber(radius, 5)} 0 360 arc fill`
+	}
 	return [
 		concat(ellipseMap(gradient)),
 		`${ink(1)} ${all}`,
-		...middles
-			.toReversed()
-			.map((t, n) => `${ink(t)} newpath 0 0 ${plainNumber(1 - n / BANDS, 5)} 0 360 arc fill`),
+		...middles.toReversed().map((t, n) => `${ink(t)} ${disc(1 - n / BANDS)}`),
 	]
 }
 

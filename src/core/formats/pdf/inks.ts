@@ -2,7 +2,13 @@ import type { PDFContext, PDFDict, PDFRef } from '@cantoo/pdf-lib'
 import { type Affine, composeAffine, IDENTITY } from '../../geometry/affine'
 import { turnAbout } from '../../geometry/placement'
 import { figurePath } from '../../path/figures'
-import { ellipseMap, type Gradient, isGradient, type Pattern } from '../../path/gradients'
+import {
+	ellipseMap,
+	focusWithin,
+	type Gradient,
+	isGradient,
+	type Pattern,
+} from '../../path/gradients'
 import type { Paint, Stop } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { pathIn, plainNumber, shares } from '../pathWords'
@@ -132,7 +138,7 @@ function shading(
 		Shading: {
 			ShadingType: linear ? 2 : 3,
 			ColorSpace,
-			Coords: linear ? [...gradient.from, ...gradient.to] : [0, 0, 0, 0, 0, 1],
+			Coords: linear ? [...gradient.from, ...gradient.to] : [...focusWithin(gradient), 0, 0, 0, 1],
 			Extend: [true, true],
 			Function: alongStops(gradient.stops, levels),
 		},

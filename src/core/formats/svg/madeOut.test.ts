@@ -97,6 +97,38 @@ describe('patterns', () => {
 	})
 })
 
+describe('gradients from a focus', () => {
+	const STOPS =
+		'<stop offset=".1" stop-color="#0e7466"/><stop offset=".6" stop-color="#f3f0e9"/><stop offset="1" stop-color="#d98e04"/>'
+	test.each([
+		['in shares of the shape', `<radialGradient id="g" fx=".3" fy=".25">${STOPS}</radialGradient>`],
+		[
+			'in units of the drawing, turned',
+			`<radialGradient id="g" gradientUnits="userSpaceOnUse" cx="110" cy="90" r="60" fx="140" fy="110" gradientTransform="rotate(15) scale(1 .8)">${STOPS}</radialGradient>`,
+		],
+		[
+			'reflected, one end aside',
+			`<radialGradient id="g" cx=".3" cy=".6" r=".25" fx=".2" fy=".5" spreadMethod="reflect">${STOPS}</radialGradient>`,
+		],
+	])('%s', async (_, gradient) => {
+		const { share, skipped, pieces } = await differing(
+			`<defs>${gradient}</defs><rect x="20" y="20" width="200" height="140" fill="url(#g)"/>`,
+		)
+		expect(skipped).toEqual([])
+		expect(pieces).toHaveLength(1)
+		expect(share).toBeLessThan(0.03)
+	})
+
+	test('outside the last circle, they begin at its edge', () => {
+		const { pieces } = readSvg(
+			svg(
+				`<defs><radialGradient id="g" gradientUnits="userSpaceOnUse" cx="50" cy="50" r="10" fx="90">${STOPS}</radialGradient></defs><rect width="99" height="99" fill="url(#g)"/>`,
+			),
+		)
+		expect(pieces[0]?.fill).toMatchObject({ centre: [50, 50], focus: [59.99, 50] })
+	})
+})
+
 describe('gradients that go on', () => {
 	const STOPS =
 		'<stop stop-color="#0e7466"/><stop offset=".6" stop-color="#f3f0e9"/><stop offset="1" stop-color="#d98e04"/>'

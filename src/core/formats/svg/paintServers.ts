@@ -108,7 +108,12 @@ function ownPattern({ attributes }: SvgElement, place: Place, opacity: number): 
 const hexIn = (text: string | undefined) => (/^#[\da-f]{6}$/.test(text ?? '') ? text : undefined)
 
 const pointsOf = (paint: Gradient): readonly Point[] =>
-	paint.kind === 'linear' ? [paint.from, paint.to] : [paint.centre, paint.along, paint.across]
+	paint.kind === 'linear'
+		? [paint.from, paint.to]
+		: [paint.centre, paint.along, paint.across, paint.focus ?? paint.centre]
+
+/** A focus at the edge itself would leave half of what is painted without a colour; shares of the radius. */
+const FARTHEST_FOCUS = 0.999
 
 /** Where a gradient lies on the sheet, without its colours. */
 function placedGradient(
@@ -140,13 +145,18 @@ function placedGradient(
 	const [x, y] = [read('cx', 'width', '50%'), read('cy', 'height', '50%')]
 	const radius = read('r', 'diagonal', '50%')
 	if (!(radius > 0)) return 'all last'
-	const focal = [lengthPx(said('fx'), ruler, 'width'), lengthPx(said('fy'), ruler, 'height')]
-	if ((focal[0] ?? x) !== x || (focal[1] ?? y) !== y) reader.tally.add('focal points of gradients')
+	const [fx, fy] = [
+		(lengthPx(said('fx'), ruler, 'width') ?? x) - x,
+		(lengthPx(said('fy'), ruler, 'height') ?? y) - y,
+	]
+	// One outside the last circle is taken for one at its edge (SVG 1.1, 13.2.3).
+	const within = Math.min(1, (FARTHEST_FOCUS * radius) / Math.hypot(fx, fy))
 	const round = {
 		kind: 'radial',
 		centre: [x, y],
 		along: [x + radius, y],
 		across: [x, y + radius],
+		...((fx !== 0 || fy !== 0) && { focus: [x + fx * within, y + fy * within] as const }),
 	} as const
 	return transformPaint({ ...round, stops: [] }, map) as Gradient
 }

@@ -1,6 +1,7 @@
+import { applyAffine, invertAffine } from '../../geometry/affine'
 import type { Point } from '../../geometry/point'
 import { add, dot, scale, subtract } from '../../geometry/point'
-import type { Gradient } from '../../path/gradients'
+import { ellipseMap, focusWithin, type Gradient } from '../../path/gradients'
 import type { Stop } from '../../path/model'
 
 /** More rounds of a gradient than this are a grey. */
@@ -17,10 +18,10 @@ export function spreadOut(
 	how: 'reflect' | 'repeat',
 	corners: readonly Point[],
 ): Gradient | null {
-	const along = corners.map((p) => roundsAt(gradient, p))
+	const places = corners.map((p) => roundsAt(gradient, p))
 	const [from, to] = [
-		gradient.kind === 'linear' ? Math.floor(Math.min(...along)) : 0,
-		Math.max(1, Math.ceil(Math.max(...along) - 1e-9)),
+		gradient.kind === 'linear' ? Math.floor(Math.min(...places)) : 0,
+		Math.max(1, Math.ceil(Math.max(...places) - 1e-9)),
 	]
 	const rounds = to - from
 	if (!Number.isFinite(rounds) || rounds > MOST_ROUNDS) return null
@@ -33,9 +34,9 @@ export function spreadOut(
 		const place = (t: number) => add(gradient.from, scale(way, t))
 		return { ...gradient, from: place(from), to: place(to), stops }
 	}
-	const { centre } = gradient
-	const far = (p: Point) => add(centre, scale(subtract(p, centre), to))
-	return { ...gradient, along: far(gradient.along), across: far(gradient.across), stops }
+	const { centre, along, across, focus = centre } = gradient
+	const far = (p: Point) => add(focus, scale(subtract(p, focus), to))
+	return { ...gradient, centre: far(centre), along: far(along), across: far(across), stops }
 }
 
 /** How many times its own length from its beginning a gradient has come at a point. */
@@ -44,14 +45,13 @@ function roundsAt(gradient: Gradient, p: Point): number {
 		const way = subtract(gradient.to, gradient.from)
 		return dot(subtract(p, gradient.from), way) / dot(way, way)
 	}
-	const { centre } = gradient
-	const [a, b, d] = [gradient.along, gradient.across, p].map((q) => subtract(q, centre)) as [
-		Point,
-		Point,
-		Point,
-	]
-	const area = a[0] * b[1] - a[1] * b[0]
-	return Math.hypot((d[0] * b[1] - d[1] * b[0]) / area, (a[0] * d[1] - a[1] * d[0]) / area)
+	const back = invertAffine(ellipseMap(gradient))
+	if (!back) return Number.NaN
+	// At t its circles have the radius t and the centre (1 - t) × focus: the one that goes through the point.
+	const focus = focusWithin(gradient)
+	const d = subtract(applyAffine(back, p), focus)
+	const [towards, flat] = [dot(d, focus), 1 - dot(focus, focus)]
+	return (towards + Math.sqrt(towards * towards + dot(d, d) * flat)) / flat
 }
 
 /** Stops from end to end, forwards or back. */

@@ -1,7 +1,7 @@
 import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
 import { nodeCount } from '../../path/contour'
 import { figurePath } from '../../path/figures'
-import type { Gradient, Pattern } from '../../path/gradients'
+import { focusWithin, type Gradient, type Pattern } from '../../path/gradients'
 import { groupPath } from '../../path/groups'
 import type { Paint, Piece, Sheet, Stroke } from '../../path/model'
 import { formatPathData } from '../../path/pathData'
@@ -259,7 +259,9 @@ function gradientElement(gradient: Gradient, id: string, digits: number): string
 		return `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${px(x1)}" y1="${px(y1)}" x2="${px(x2)}" y2="${px(y2)}">${stops}</linearGradient>`
 	}
 	const { centre, along, across } = gradient
+	const [fx, fy] = focusWithin(gradient).map((v) => Number(v.toFixed(5)))
+	const focus = gradient.focus ? ` fx="${fx}" fy="${fy}"` : ''
 	const matrix = [along, across].flatMap(([x, y]) => [x - centre[0], y - centre[1]])
 	const place = [...matrix, ...centre].map(px).join(' ')
-	return `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1" gradientTransform="matrix(${place})">${stops}</radialGradient>`
+	return `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="0" cy="0" r="1"${focus} gradientTransform="matrix(${place})">${stops}</radialGradient>`
 }

@@ -33,6 +33,14 @@ export function paintedSheet(): Sheet {
 			across: [335, 80],
 			stops: STOPS,
 		}),
+		painted('Round, from a side', 'M210 205H225V280H210Z', {
+			kind: 'radial',
+			centre: [215, 240],
+			along: [240, 250],
+			across: [210, 280],
+			focus: [220, 265],
+			stops: STOPS,
+		}),
 		painted('Hatch', 'M20 110H100V180H20Z', {
 			kind: 'pattern',
 			figure: 'hatch',
