@@ -1,9 +1,10 @@
 import { type Affine, composeAffine, invertAffine } from '../../geometry/affine'
-import { boxesTouch } from '../../geometry/box'
-import { clippedBy, maskedBy, rectangle } from './clips'
-import { clipped, type Drawn, paintedBox } from './drawn'
+import { apart } from './apart'
+import { clippedBy, rectangle } from './clips'
+import { clipped, type Drawn } from './drawn'
 import type { SvgElement } from './elements'
 import { looksOf, opacityOf } from './looks'
+import { maskedBy } from './masks'
 import { referenceOf } from './paints'
 import type { Place, Reader } from './reader'
 import { shapeItems } from './shapeItem'
@@ -180,13 +181,9 @@ function finished(reader: Reader, declared: Declared, place: Place, items: Drawn
 		tally.add('hidden shapes', shown.length)
 		return []
 	}
-	if (overlap(shown)) tally.add('groups that are see-through as a whole')
-	return shown.map((item) => ({ ...item, opacity: item.opacity * opacity }))
-}
-
-function overlap(items: readonly Drawn[]): boolean {
-	const boxes = items.slice(0, 200).map(paintedBox)
-	return boxes.some((a, i) => boxes.slice(0, i).some((b) => boxesTouch(a, b)))
+	const parted = shown.length > 1 ? apart(shown) : shown
+	if (!parted) tally.add('groups that are see-through as a whole')
+	return (parted ?? shown).map((item) => ({ ...item, opacity: item.opacity * opacity }))
 }
 
 function transformOf(declared: Declared, ruler: Ruler): Affine {

@@ -10,7 +10,7 @@ import { formatSvg } from './writeSvg'
 const svg = (body: string) =>
 	`<svg xmlns="http://www.w3.org/2000/svg" width="240px" height="180px" viewBox="0 0 240 180">${body}</svg>`
 
-async function differing(body: string) {
+async function differing(body: string, levels = 60) {
 	const { pieces, skipped } = readSvg(svg(body))
 	const sheet = addPieces(emptySheet('', 240, 180), pieces)
 	const [before, after] = [
@@ -18,7 +18,7 @@ async function differing(body: string) {
 		await seenSvg(formatSvg(sheet), 720, 540),
 	]
 	return {
-		share: shareOfDifferent(before, after, 60),
+		share: shareOfDifferent(before, after, levels),
 		pieces,
 		skipped: skipped.map(({ what }) => what),
 	}
@@ -156,6 +156,81 @@ describe('gradients that go on', () => {
 		expect(skipped).toEqual([])
 		expect(pieces).toHaveLength(1)
 		expect(share).toBeLessThan(0.03)
+	})
+})
+
+describe('what is see-through as a whole', () => {
+	const MANY =
+		'<rect x="20" y="20" width="110" height="90" fill="#0e7466"/><circle cx="130" cy="90" r="60" fill="#d98e04"/><path d="M40 160L120 40L200 150Z" fill="#a63d2f"/>'
+	test.each([
+		['three shapes, each on the others', MANY],
+		['with lines round them', `<g stroke="#22272e" stroke-width="8">${MANY}</g>`],
+		[
+			'some of them see-through themselves',
+			`${MANY}<rect x="60" y="60" width="120" height="70" fill="#22272e" fill-opacity=".4"/>`,
+		],
+		[
+			'one see-through with its line',
+			`${MANY}<rect opacity=".6" x="60" y="60" width="120" height="70" fill="#f3f0e9" stroke="#22272e" stroke-width="12"/>`,
+		],
+		[
+			'a gradient that fades among them',
+			`<defs><linearGradient id="g"><stop stop-color="#f3f0e9"/><stop offset="1" stop-color="#22272e" stop-opacity=".2"/></linearGradient></defs><rect x="20" y="20" width="200" height="140" fill="#d98e04"/><rect x="60" y="60" width="120" height="70" fill="url(#g)"/>`,
+		],
+		['groups in each other', `<g opacity=".7">${MANY}</g><circle cx="60" cy="90" r="50"/>`],
+	])('%s', async (_, body) => {
+		const { share, skipped } = await differing(`<g opacity=".5">${body}</g>`, 8)
+		expect(skipped).toEqual([])
+		expect(share).toBeLessThan(0.006)
+	})
+
+	test('two gradients that show through each other stay each so, and are named', async () => {
+		const { skipped } = await differing(
+			'<defs><linearGradient id="g"><stop stop-color="#0e7466"/><stop offset="1" stop-opacity="0"/></linearGradient></defs><g opacity=".5"><rect width="99" height="99" fill="url(#g)"/><circle r="80" fill="url(#g)"/></g>',
+		)
+		expect(skipped).toEqual(['groups that are see-through as a whole'])
+	})
+})
+
+describe('soft masks', () => {
+	const SHAPES =
+		'<rect x="20" y="20" width="120" height="90" fill="#0e7466" stroke="#22272e" stroke-width="6"/><circle cx="150" cy="100" r="60" fill="#a63d2f"/>'
+	const FADE = '<stop offset=".1" stop-color="#fff"/><stop offset=".9" stop-color="#000"/>'
+	test.each([
+		[
+			'of greys',
+			'<mask id="m" maskUnits="userSpaceOnUse" x="0" y="0" width="240" height="180"><rect width="240" height="180" fill="#fff"/><rect x="60" y="30" width="90" height="90" fill="#777"/><circle cx="100" cy="110" r="30" fill="#000" fill-opacity=".5"/></mask>',
+		],
+		[
+			'that fade along a line',
+			`<linearGradient id="g">${FADE}</linearGradient><mask id="m"><rect width="240" height="180" fill="url(#g)"/></mask>`,
+		],
+		[
+			'that fade round a place, in shares of the shapes',
+			`<radialGradient id="g">${FADE}</radialGradient><mask id="m" maskContentUnits="objectBoundingBox"><circle cx=".5" cy=".5" r=".5" fill="url(#g)"/></mask>`,
+		],
+		[
+			'by how much they cover',
+			'<linearGradient id="g"><stop stop-opacity="1"/><stop offset="1" stop-opacity="0"/></linearGradient><mask id="m" style="mask-type:alpha"><rect width="240" height="180" fill="url(#g)"/></mask>',
+		],
+		[
+			'of colours, a line among them',
+			'<mask id="m"><circle cx="110" cy="90" r="60" fill="#e8d020" stroke="#205080" stroke-width="30"/></mask>',
+		],
+	])('%s', async (_, mask) => {
+		const { share, skipped } = await differing(
+			`<defs>${mask}</defs><g mask="url(#m)">${SHAPES}</g>`,
+			8,
+		)
+		expect(skipped).toEqual([])
+		expect(share).toBeLessThan(0.003)
+	})
+
+	test('over a gradient they are its mean, and named', async () => {
+		const { skipped } = await differing(
+			`<defs><linearGradient id="g">${FADE}</linearGradient><mask id="m"><rect width="240" height="180" fill="url(#g)"/></mask></defs><rect width="90" height="90" fill="url(#g)" mask="url(#m)"/>`,
+		)
+		expect(skipped).toEqual(['soft masks of what is no flat colour, each as its mean'])
 	})
 })
 
