@@ -15,11 +15,18 @@ export async function drawingFrom(
 ): Promise<SvgDrawing> {
 	const drawing = await readable(name, async () => {
 		const text = await decodeSvg(bytes)
-		return isDxf(text) ? readDxf(text) : readSvg(text)
+		return withoutPictures(isDxf(text) ? readDxf(text) : readSvg(text))
 	})
 	if (drawing.pieces.length === 0)
 		throw new Error(`${name} holds no paths or shapes.${leftOut(drawing)}`)
 	return drawing
+}
+
+/** Pictures are no outlines: here they are left out, and named. */
+function withoutPictures({ pictures = [], ...drawing }: SvgDrawing): SvgDrawing {
+	if (pictures.length === 0) return drawing
+	const images = { what: 'images', count: pictures.length }
+	return { ...drawing, skipped: [...drawing.skipped, images] }
 }
 
 async function readable<T>(name: string, work: () => Promise<T>): Promise<T> {

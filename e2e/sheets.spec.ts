@@ -77,11 +77,37 @@ test('an SVG’s shapes come in as pieces, and go out the same', async ({ bench,
 		buffer: Buffer.from(svg),
 	})
 	await page.waitForURL(/\/sheet\//)
-	await expect(page.getByText('Not as it was in “props.svg”: images (1).')).toBeVisible()
+	await expect(
+		page.getByText('Not as it was in “props.svg”: images in other files (1).'),
+	).toBeVisible()
 	await expect(page.getByRole('region', { name: 'Pieces' })).toContainText('Opening 1')
 	const out = await bench.exported()
 	expect(out).toContain('width="400px" height="300px"')
 	expect(out).toContain('d="M10 10L200 10L200 200L10 200ZM50 50L50 90L90 90L90 50Z"')
+})
+
+test('a picture that a drawing carries comes in as a photo where it lies, and goes with one undo', async ({
+	bench,
+	page,
+}) => {
+	const picture = (await readFile('public/photos/heron.jpg')).toString('base64')
+	const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="300"><image id="Heron by the pond" x="40" y="30" width="320" height="240" preserveAspectRatio="none" href="data:image/jpeg;base64,${picture}"/><circle cx="300" cy="100" r="40"/></svg>`
+	await bench.beginDrawing('pond.svg', svg)
+	await bench.painted()
+	await bench.pass('Photo')
+	const photos = page.getByRole('list', { name: 'Photos' }).getByRole('listitem')
+	await expect(photos).toHaveCount(1)
+	await expect(photos.first()).toContainText('Heron by the pond')
+	await bench.section('Place')
+	await expect(page.getByLabel('Left', { exact: true })).toHaveValue('40')
+	await expect(page.getByLabel('Width', { exact: true })).toHaveValue('320')
+	const content = Buffer.from(svg)
+	const type = 'image/svg+xml'
+	await bench.give('drop', page.getByRole('main'), { name: 'again.svg', content, type })
+	await expect(page.getByText('“again.svg”: 1 piece and 1 photo brought in.')).toBeVisible()
+	await expect(photos).toHaveCount(2)
+	await page.keyboard.press('Control+z')
+	await expect(photos).toHaveCount(1)
 })
 
 test('pieces change their order by drag and by keys, and undo gives it back', async ({

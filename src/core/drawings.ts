@@ -4,7 +4,7 @@ export { DxfSyntaxError, isDxf } from './formats/dxf/groups'
 export { readDxf } from './formats/dxf/readDxf'
 export { decodeSvg } from './formats/svg/decodeSvg'
 export type { SetWords, WordsSet, WordsWish } from './formats/svg/reader'
-export { readSvg, type SvgDrawing } from './formats/svg/readSvg'
+export { type DrawnPicture, readSvg, type SvgDrawing } from './formats/svg/readSvg'
 export {
 	type CarriedPhoto,
 	formatSheetFile,

@@ -7,6 +7,7 @@ import {
 	newId,
 	newPhoto,
 	type Picture,
+	type PlacedPhoto,
 	type Sheet,
 	salvageSheet,
 	saysLeftOut,
@@ -69,9 +70,32 @@ export async function sheetFromDrawing(
 	const size = [drawing.width || 1000, drawing.height || 1000] as const
 	const empty = setRealSize(emptySheet(name, ...size), drawing.mmPerPx)
 	const unit = drawing.mmPerPx === undefined ? 'px' : 'mm'
-	const sheet = addPieces(setUnit(empty, unit), drawing.pieces, drawing.groups)
+	const { photos, skipped } = await photosOf(library, drawing, watch)
+	const sheet = addPieces({ ...setUnit(empty, unit), photos }, drawing.pieces, drawing.groups)
 	await library.save(sheet)
-	return { sheet, skipped: drawing.skipped }
+	return { sheet, skipped }
+}
+
+/**
+ * The pictures that a drawing carries as photos, stored; what is left out, those among it that cannot be opened.
+ * @throws {Cancelled} {StorageFull} {StorageRefused}
+ */
+export async function photosOf(
+	library: Library,
+	{ pictures = [], skipped }: Pick<SvgDrawing, 'pictures' | 'skipped'>,
+	watch?: Watch,
+): Promise<{ photos: PlacedPhoto[]; skipped: readonly LeftOut[] }> {
+	const photos: PlacedPhoto[] = []
+	for (const { name, type, bytes, place, strength } of pictures)
+		try {
+			const picture = await storedPicture(library, new Blob([bytes], { type }), name, watch)
+			photos.push({ ...newPhoto(picture, place), strength })
+		} catch (error) {
+			if (!(error instanceof PictureRefused)) throw error
+		}
+	const refused = pictures.length - photos.length
+	if (refused === 0) return { photos, skipped }
+	return { photos, skipped: [...skipped, { what: 'images that cannot be read', count: refused }] }
 }
 
 /** A file of ours is looked for in so much of it: its metadata stands at its beginning. */
@@ -173,7 +197,7 @@ export function isStoredSheet(file: File): boolean {
  */
 export async function takeInDrawing(file: Blob, watch?: Watch): Promise<SvgDrawing> {
 	const drawing = await readDrawing(file, watch)
-	if (drawing.pieces.length === 0) throw new NothingToTake(drawing.skipped)
+	if (drawing.pieces.length === 0 && !drawing.pictures) throw new NothingToTake(drawing.skipped)
 	return drawing
 }
 

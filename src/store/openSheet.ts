@@ -1,11 +1,13 @@
 import { createStore, type StoreApi } from 'zustand/vanilla'
 import {
+	addPhoto,
 	addPieces,
 	type Edit,
 	guarded,
 	isSoundChange,
 	type Kept,
 	normalised,
+	type PlacedPhoto,
 	type Sheet,
 } from '@/core'
 import { amend, begin, type History, record, redo, seal, takeBack, undo } from './history'
@@ -46,8 +48,8 @@ export interface OpenSheetActions {
 	 * @param key edits in a row that share it become one step, until `seal`
 	 */
 	apply(label: string, edit: Edit, key?: string): void
-	/** Adds pieces and groups that a reader made: they are sound, and their ids are their own. */
-	takeIn(label: string, drawing: Pick<Sheet, 'pieces' | 'groups'>): void
+	/** Adds pieces, groups and photos that a reader made: they are sound, and their ids are their own. */
+	takeIn(label: string, drawing: Drawing): void
 	/** The sheet as it was in another state, whatever is locked: all but its id. */
 	takeState(label: string, state: Sheet): void
 	seal(): void
@@ -71,6 +73,9 @@ export interface OpenSheetActions {
 	/** What goes along with every edit from now on, within its step. @param settle from the sheet after it, and before it */
 	alsoSettle(settle: (next: Sheet, since: Sheet) => Sheet): void
 }
+
+/** What a drawing brings to a sheet. */
+type Drawing = Pick<Sheet, 'pieces' | 'groups'> & { readonly photos?: readonly PlacedPhoto[] }
 
 /** The sheet on the bench: its history, what is chosen in it, and whether it is saved. */
 export function createOpenSheet(sheet: Sheet): OpenSheet {
@@ -130,10 +135,10 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		sheet: () => store.getState().history.present,
 		apply: (label: string, edit: Edit, key?: string) =>
 			commit(label, edit, (history, next) => record(history, label, next, key ?? null)),
-		takeIn: (label: string, { pieces, groups }: Pick<Sheet, 'pieces' | 'groups'>) =>
+		takeIn: (label: string, { pieces, groups, photos = [] }: Drawing) =>
 			commit(
 				label,
-				(sheet) => addPieces(sheet, pieces, groups),
+				(sheet) => addPieces(photos.reduce(addPhoto, sheet), pieces, groups),
 				(history, next) => record(history, label, next),
 				{ trusted: true },
 			),

@@ -26,7 +26,7 @@ export function useTakeFiles(): Take {
 /** Files dropped or pasted anywhere on the editor come in; what cannot is said, file by file. */
 export function FilesTaken({ children }: { children: ReactNode }) {
 	const workbench = useWorkbench()
-	const { open, running } = workbench
+	const { open, running, library } = workbench
 	const takePicture = useTakePicture()
 	const [over, setOver] = useState(false)
 
@@ -40,13 +40,16 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				try {
 					if (isDrawing(file)) {
 						const what = `Reading “${file.name}”`
-						const { saysSkipped, takeInDrawing } = await fetchNewSheets()
-						const read = await showing(running, what, (watch) => takeInDrawing(file, watch))
+						const { photosOf, saysSkipped, takeInDrawing } = await fetchNewSheets()
+						const read = await showing(running, what, async (watch) => {
+							const drawing = await takeInDrawing(file, watch)
+							return { ...drawing, ...(await photosOf(library, drawing, watch)) }
+						})
 						if (!read) continue
-						const { pieces, skipped } = read
+						const { pieces, photos, skipped } = read
 						open.takeIn('Bring a drawing in', read)
 						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
-						showSnack(broughtIn(file.name, pieces.length, saysSkipped(file.name, skipped)))
+						showSnack(broughtIn(file.name, [pieces, photos], saysSkipped(file.name, skipped)))
 					} else {
 						const name = nameOfFile(file.name)
 						const picture = await takePicture(file, name, `Bringing in “${file.name}”`)
@@ -60,7 +63,7 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				}
 			}
 		},
-		[open, running, takePicture],
+		[open, running, library, takePicture],
 	)
 
 	useEffect(() => {
@@ -106,7 +109,15 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 	)
 }
 
-function broughtIn(file: string, pieces: number, skipped: string | null): string {
-	const came = `“${file}”: ${pieces} ${pieces === 1 ? 'piece' : 'pieces'} brought in.`
+function broughtIn(
+	file: string,
+	[{ length: pieces }, { length: photos }]: readonly [{ length: number }, { length: number }],
+	skipped: string | null,
+): string {
+	const all = [
+		(pieces > 0 || photos === 0) && `${pieces} ${pieces === 1 ? 'piece' : 'pieces'}`,
+		photos > 0 && `${photos} ${photos === 1 ? 'photo' : 'photos'}`,
+	]
+	const came = `“${file}”: ${all.filter(Boolean).join(' and ')} brought in.`
 	return [came, skipped].filter(Boolean).join(' ')
 }

@@ -3,6 +3,7 @@ import { apart } from './apart'
 import { clippedBy, rectangle } from './clips'
 import { clipped, type Drawn } from './drawn'
 import type { SvgElement } from './elements'
+import { imageItems } from './images'
 import { looksOf, opacityOf } from './looks'
 import { maskedBy } from './masks'
 import { referenceOf } from './paints'
@@ -50,12 +51,11 @@ interface Asked {
 	readonly height?: string
 }
 
-const DRAWN = new Set([...SHAPES, 'g', 'a', 'svg', 'switch', 'use'])
+const DRAWN = new Set([...SHAPES, 'g', 'a', 'svg', 'switch', 'use', 'image'])
 
 /** What no piece can be made of, in the words that name it. */
 const LEFT_OUT: Readonly<Record<string, string>> = {
 	text: 'text',
-	image: 'images',
 	foreignObject: 'foreign content',
 	video: 'films',
 	animate: 'animations',
@@ -70,6 +70,8 @@ function contentOf(reader: Reader, element: SvgElement, place: Place, asked?: As
 	switch (element.name) {
 		case 'text':
 			return together(element, wordItems(reader, element, place))
+		case 'image':
+			return imageItems(reader, element, place)
 		case 'use':
 			return used(reader, element, place)
 		case 'svg':
@@ -181,9 +183,14 @@ function finished(reader: Reader, declared: Declared, place: Place, items: Drawn
 		tally.add('hidden shapes', shown.length)
 		return []
 	}
-	const parted = shown.length > 1 ? apart(shown) : shown
+	const shapes = shown.filter(({ picture }) => !picture)
+	const parted = shapes.length > 1 ? apart(shapes) : shapes
 	if (!parted) tally.add('groups that are see-through as a whole')
-	return (parted ?? shown).map((item) => ({ ...item, opacity: item.opacity * opacity }))
+	const pictures = shown.filter(({ picture }) => picture)
+	return [...pictures, ...(parted ?? shapes)].map((item) => ({
+		...item,
+		opacity: item.opacity * opacity,
+	}))
 }
 
 function transformOf(declared: Declared, ruler: Ruler): Affine {

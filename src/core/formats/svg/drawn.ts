@@ -6,6 +6,7 @@ import { contourBounds, contourHull } from '../../path/contour'
 import type { Lettering } from '../../path/lettering'
 import type { Contour, FillRule, Paint, Stroke } from '../../path/model'
 import { transformContour } from '../../path/pieces'
+import type { CarriedPicture } from './images'
 
 /** A shape as it is painted, on its way to become a piece; sheet px. */
 export interface Drawn {
@@ -19,6 +20,8 @@ export interface Drawn {
 	readonly opacity: number
 	/** The elements that it stands in, each time anew where they are used again; the outermost first. */
 	readonly within?: readonly Within[]
+	/** A picture that shows in its outlines, which are its frame; it has no other paint. */
+	readonly picture?: CarriedPicture
 	/** The words that it is, where it is some that are set. */
 	readonly lettering?: Lettering
 	/** It came of combining outlines, whose ids it may share. */
@@ -58,20 +61,21 @@ export function shapeBox(items: readonly Drawn[], map: Affine): Box {
 
 /**
  * A shape within a region: fill and stroke each cut to it. What lies wholly within an upright
- * rectangle, as most do, stays as it is.
+ * rectangle, as most do, stays as it is. Pictures are not cut: that they should be is noted.
  */
 export function clipped(item: Drawn, region: Region): Drawn[] {
 	const box = paintedBox(item)
 	const around = region.contours.map(contourHull).reduce(joinBoxes, EMPTY_BOX)
 	if (!boxesTouch(box, around)) return []
 	if (isRectangle(region) && holdsBox(around, box)) return [item]
+	if (item.picture) return [{ ...item, picture: { ...item.picture, cut: true } }]
 	return layersOf(item).flatMap((layer): Drawn[] => {
 		const contours = combineAreas('overlap', [layer, region])
 		return contours.length > 0 ? [{ ...layer, contours }] : []
 	})
 }
 
-/** A shape as areas alone: its fill, and its stroke as the outline of the line, in their order. */
+/** A shape as areas alone, of a picture none: its fill, and its stroke as the outline of the line, in their order. */
 export function layersOf(item: Drawn): Drawn[] {
 	const { fill, stroke, contours } = item
 	const area = { ...item, stroke: NO_STROKE, strokeBelow: false, combined: true }

@@ -84,7 +84,7 @@ test('what cannot be kept is named once, with how many', () => {
 	)
 	expect(skipped).toEqual([
 		{ what: 'text', count: 2 },
-		{ what: 'images', count: 1 },
+		{ what: 'images in other files', count: 1 },
 		{ what: 'filters', count: 1 },
 		{ what: 'animations', count: 1 },
 	])

@@ -28,11 +28,12 @@ export function maskedBy(reader: Reader, said: string | undefined, place: Place,
 	const shapes = within(reader, element, () => {
 		const base = contentPlace(element.attributes.maskContentUnits, place, items)
 		const looks = looksOf(FIRST_LOOKS, reader.declared(element), place.ruler)
-		return reader.drawChildren(element, { ...base, looks, clipping: false }).flatMap(layersOf)
+		return reader.drawChildren(element, { ...base, looks, clipping: false })
 	})
 	if (!shapes) return items
+	if (shapes.some(({ picture }) => picture)) reader.tally.add('masks by images')
 	const byAlpha = reader.declared(element).get('mask-type') === 'alpha'
-	const shown = through(reader, items, veilsOf(reader, shapes, byAlpha))
+	const shown = through(reader, items, veilsOf(reader, shapes.flatMap(layersOf), byAlpha))
 	const around: Region = { contours: [maskBox(element, place, box)], rule: 'nonzero' }
 	return shown.flatMap((item) => clipped(item, around))
 }
@@ -100,9 +101,16 @@ function hardVeils(shapes: readonly Drawn[], shareOf: (colour: Colour) => number
 function through(reader: Reader, items: readonly Drawn[], veils: readonly Veil[]): Drawn[] {
 	const [only, more] = veils
 	if (only?.share === WHOLE && !more) return items.flatMap((item) => clipped(item, only))
-	const parted = apart(items)
+	const pictures = items.flatMap((item) =>
+		item.picture ? [{ ...item, picture: { ...item.picture, cut: true } }] : [],
+	)
+	const shapes = items.filter(({ picture }) => !picture)
+	const parted = apart(shapes)
 	if (!parted) reader.tally.add('groups that are see-through as a whole')
-	return (parted ?? items).flatMap((item) => veils.flatMap((veil) => seenBy(reader, item, veil)))
+	const seen = (parted ?? shapes).flatMap((item) =>
+		veils.flatMap((veil) => seenBy(reader, item, veil)),
+	)
+	return [...pictures, ...seen]
 }
 
 /** What one sees of an item in one part of a mask. */

@@ -73,16 +73,20 @@ export function patternItems(
 	})
 	reader.using.delete(pattern)
 	const edge: Region = { contours: [rectangle(x, y, width, height, map)], rule: 'nonzero' }
+	const pictures = drawn.filter(({ picture }) => picture)
+	if (pictures.length > 0 && count > 1) reader.tally.add('images that are repeated')
+	const filling = count === 1 ? pictures.flatMap((item) => clipped(item, region)) : []
 	const tile = drawn.flatMap(layersOf).flatMap((item) => clipped(item, edge))
 	if (count * nodeCount(tile.flatMap(({ contours }) => contours)) > MOST_NODES) return null
 	const shifts: (readonly [number, number])[] = []
 	for (let j = first[1]; j < last[1]; j++)
 		for (let i = first[0]; i < last[0]; i++) shifts.push([i * width, j * height])
 	const [a, b, c, d] = map
-	return tile.flatMap((item) => {
+	const tiles = tile.flatMap((item) => {
 		const moved = (contour: Contour, [dx, dy]: readonly [number, number]) =>
 			transformContour(contour, [1, 0, 0, 1, a * dx + c * dy, b * dx + d * dy])
 		const contours = shifts.flatMap((shift) => item.contours.map((one) => moved(one, shift)))
 		return clipped({ ...item, contours, combined: true }, region)
 	})
+	return [...filling, ...tiles]
 }

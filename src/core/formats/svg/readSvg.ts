@@ -1,4 +1,5 @@
 import { composeAffine } from '../../geometry/affine'
+import { type Box, boxesTouch } from '../../geometry/box'
 import { countOne } from '../../geometry/counts'
 import { withLettering } from '../../letter/follow'
 import { withFreshIds } from '../../path/freshIds'
@@ -6,9 +7,10 @@ import { inferKinds } from '../../path/kinds'
 import { type Group, newId, newPiece, type Piece } from '../../path/model'
 import { PathSyntaxError, readPathData } from '../../path/parsePathData'
 import { drawChildren } from './draw'
-import type { Drawn, Within } from './drawn'
+import { type Drawn, paintedBox, type Within } from './drawn'
 import { parseElements, type SvgTree } from './elements'
-import { type LeftOut, newTally } from './leftOut'
+import type { CarriedPicture } from './images'
+import { type LeftOut, newTally, type Tally } from './leftOut'
 import { FIRST_LOOKS, looksOf } from './looks'
 import { createVisits, type Place, type Reader, type SetWords } from './reader'
 import { documentSize } from './sizes'
@@ -24,10 +26,19 @@ export interface SvgDrawing {
 	/** Real size of one px, where the document says it in mm, cm or inches. */
 	readonly mmPerPx?: number
 	readonly pieces: readonly Piece[]
+	/** Pictures that it carries, the lowest first; none where absent. */
+	readonly pictures?: readonly DrawnPicture[]
 	/** What elements held together; none where absent. */
 	readonly groups?: readonly Group[]
 	/** What was met and could not be taken over as it is, each kind once. */
 	readonly skipped: readonly LeftOut[]
+}
+
+/** A picture of a drawing, where it lies: it becomes a photo under the pieces. */
+export interface DrawnPicture extends Omit<CarriedPicture, 'cut'> {
+	readonly name: string
+	/** How strongly it shows, 0 to 1. */
+	readonly strength: number
 }
 
 /**
@@ -54,8 +65,10 @@ export function readSvg(text: string, o: { readonly setWords?: SetWords } = {}):
 	}
 	const looks = looksOf(FIRST_LOOKS, reader.declared(tree.root), place.ruler)
 	const hidden = reader.declared(tree.root).get('display') === 'none'
-	const items = hidden ? [] : drawChildren(reader, tree.root, { ...place, looks })
-	if (items.length === 0) throwPathError(tree)
+	const all = hidden ? [] : drawChildren(reader, tree.root, { ...place, looks })
+	const pictures = picturesOf(all, tally)
+	const items = all.filter(({ picture }) => !picture)
+	if (all.length === 0) throwPathError(tree)
 	const groups = groupsOf(items)
 	const pieces = withSingleIds(items).map((item, i): Piece => {
 		const group = item.within?.flatMap((one) => groups.get(one)?.id ?? []).at(-1)
@@ -64,9 +77,27 @@ export function readSvg(text: string, o: { readonly setWords?: SetWords } = {}):
 	return {
 		...size,
 		pieces,
+		...(pictures.length > 0 && { pictures }),
 		...(groups.size > 0 && { groups: [...groups.values()] }),
 		skipped: tally.all(),
 	}
+}
+
+/** Pictures, which lie under all pieces of a sheet and are whole; where they did not or were not is named. */
+function picturesOf(items: readonly Drawn[], tally: Tally): DrawnPicture[] {
+	const beneath: Box[] = []
+	return items.flatMap((item) => {
+		const box = paintedBox(item)
+		if (!item.picture) {
+			beneath.push(box)
+			return []
+		}
+		const { cut, ...picture } = item.picture
+		if (cut) tally.add('images that are cut, each shown whole')
+		if (beneath.some((other) => boxesTouch(other, box)))
+			tally.add('images that lay over shapes, now under them')
+		return [{ name: item.name, ...picture, strength: item.opacity }]
+	})
 }
 
 /** Groups for the elements that hold some of what is drawn together; one that holds all of it does not. */

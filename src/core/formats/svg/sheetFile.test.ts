@@ -45,7 +45,7 @@ test('other programs see its artwork as they see that of a plain SVG', () => {
 	const one = sheet()
 	const [file, plain] = [formatSheetFile(one, [photo]), formatSvg(one)].map((text) => readSvg(text))
 	expect(file?.pieces.map(({ name }) => name)).toEqual(plain?.pieces.map(({ name }) => name))
-	expect(file?.skipped.map(({ what }) => what)).toEqual(['images'])
+	expect(file?.skipped.map(({ what }) => what)).toEqual(['images that cannot be read'])
 })
 
 test('a photo that is not carried along is only named; any other SVG is none of ours', () => {

@@ -147,7 +147,7 @@ describe('reading', () => {
 		expect(skipped).toEqual([
 			{ what: 'hidden shapes', count: 1 },
 			{ what: 'text', count: 1 },
-			{ what: 'images', count: 1 },
+			{ what: 'images in other files', count: 1 },
 		])
 	})
 
