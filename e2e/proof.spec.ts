@@ -152,4 +152,38 @@ test('as a stencil the shape is what is cut away: what falls is shown, and tied 
 	await expect.poll(inside).toEqual(cardColour)
 	const { pieces } = readSvg(await bench.exported())
 	expect(pieces[0]?.contours).toHaveLength(2)
+
+	await test.step('by count, width and place, and they stay while the opening changes', async () => {
+		await bench.pass('Proof')
+		await card.getByRole('button', { name: 'Bridges' }).click()
+		await expect(card.getByText('What lies in this opening is held.')).toBeVisible()
+		await card
+			.getByRole('group', { name: 'Bridges for each opening' })
+			.getByRole('button', { name: '1' })
+			.click()
+		await bench.type('Bridge width', '5 mm')
+		const slider = card.getByRole('slider', { name: 'Bridge' })
+		await slider.focus()
+		await slider.press('Home')
+		// At 0 % it sets off at the opening's first corner, and slides along its left side.
+		for (let k = 0; k < 20; k++) await slider.press('ArrowRight')
+		await expect(card.getByText('10 % round')).toBeVisible()
+		// It sets off 44 px down the left side, as shares of the 320 px round.
+		await expect.poll(() => bench.colourAt([130, 142])).toEqual(cardColour)
+		expect((await bench.colourAt([130, 120]))[0]).toBeLessThan(0x60)
+		// The opening, dragged down by its corner with the Nodes tool, takes its bridge along.
+		await bench.drag([160, 190], [160, 230])
+		await expect.poll(() => bench.colourAt([180, 215])).toEqual(cardColour)
+		await bench.pass('Export')
+		const again = readSvg(await bench.exported())
+		expect(again.pieces[0]?.contours).toHaveLength(1)
+		expect(again.pieces[0]?.contours[0]?.nodes).toHaveLength(12)
+		await page.reload()
+		await bench.pass('Proof')
+		await expect(
+			card.getByText('is held').or(card.getByRole('button', { name: 'Bridges' })),
+		).not.toHaveCount(0)
+		const [stored] = readSvg(await bench.exported()).pieces
+		expect(stored?.contours[0]?.nodes).toHaveLength(12)
+	})
 })

@@ -146,6 +146,7 @@ export {
 	transformOutline,
 	transformPieces,
 } from './path/arrangePieces'
+export { asSeen } from './path/bridges'
 export { bringBack } from './path/bringBack'
 export { closeSmoothly, fillAcross, joinByNearness } from './path/closing'
 export {
@@ -256,6 +257,7 @@ export type { FontRef, HostRef, Lettering, Setting, ShapedText } from './path/le
 export { liftedAs, liftedMark } from './path/lifted'
 export { mirrored, reflection, setMirror, weldMirror } from './path/mirror'
 export {
+	type Bridge,
 	type Contour,
 	emptySheet,
 	FIGURES,

@@ -14,5 +14,11 @@ export const SERVICES: readonly Service[] = [
 		({ open }, look) => open.subscribe(look),
 		() => import('./session/wordsFollow').then((m) => m.wordsFollow),
 	),
+	// So do bridges, after the words that they may cross.
+	fetched(
+		({ open }) => open.sheet().pieces.some(({ bridged }) => bridged !== undefined),
+		({ open }, look) => open.subscribe(look),
+		() => import('./session/bridgesFollow').then((m) => m.bridgesFollow),
+	),
 	...PASSES.flatMap(({ services = [] }) => services),
 ]

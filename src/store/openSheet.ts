@@ -70,9 +70,15 @@ export interface OpenSheetActions {
 	setReadOnly(readOnly: boolean): void
 	/** Nothing can be changed any more: the sheet was deleted at home. */
 	setDeleted(): void
-	/** What goes along with every edit from now on, within its step. @param settle from the sheet after it, and before it */
-	alsoSettle(settle: (next: Sheet, since: Sheet) => Sheet): void
+	/**
+	 * What goes along with every edit from now on, within its step, after what was given before.
+	 * @param settle from the sheet after it, and before it
+	 * @returns what ends that
+	 */
+	alsoSettle(settle: Settle): () => void
 }
+
+type Settle = (next: Sheet, since: Sheet) => Sheet
 
 /** What a drawing brings to a sheet. */
 type Drawing = Pick<Sheet, 'pieces' | 'groups'> & { readonly photos?: readonly PlacedPhoto[] }
@@ -88,7 +94,9 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		travels: 0,
 		refused: null,
 	}))
-	let settle = (next: Sheet, _since: Sheet) => next
+	const settles = new Set<Settle>()
+	const settle: Settle = (next, since) =>
+		[...settles].reduce((sheet, also) => also(sheet, since), next)
 	/** What is seen once the history is another: the selection without what is gone. */
 	const seenWith = (history: History): Pick<OpenSheetState, 'history' | 'selection'> => {
 		const { history: before, selection } = store.getState()
@@ -185,8 +193,9 @@ export function createOpenSheet(sheet: Sheet): OpenSheet {
 		setSaving: (saving: Saving) => store.setState({ saving }),
 		setReadOnly: (readOnly: boolean) => store.setState({ readOnly }),
 		setDeleted: () => store.setState({ readOnly: true, deleted: true }),
-		alsoSettle: (other: typeof settle) => {
-			settle = other
+		alsoSettle: (other: Settle) => {
+			settles.add(other)
+			return () => settles.delete(other)
 		},
 	})
 }

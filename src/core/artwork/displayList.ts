@@ -1,3 +1,4 @@
+import { asSeen } from '../path/bridges'
 import { isFilled } from '../path/contour'
 import type { Contour, FillRule, Paint, Piece, Sheet, Stroke } from '../path/model'
 
@@ -13,7 +14,7 @@ export interface DisplayShape {
 	readonly strokeBelow: boolean
 }
 
-/** A piece as it is painted: its shapes in order, all of them under one opacity. */
+/** A piece as it is painted, its bridges standing: its shapes in order, all of them under one opacity. */
 export interface DisplayItem {
 	readonly piece: Piece
 	/** 0 to 1 */
@@ -41,7 +42,8 @@ const items = new WeakMap<Piece, DisplayItem>()
 export function displayItem(piece: Piece): DisplayItem {
 	const kept = items.get(piece)
 	if (kept) return kept
-	const item: DisplayItem = { piece, opacity: piece.opacity, shapes: shapesOf(piece) }
+	const seen = asSeen(piece)
+	const item: DisplayItem = { piece: seen, opacity: seen.opacity, shapes: shapesOf(seen) }
 	items.set(piece, item)
 	return item
 }

@@ -96,39 +96,24 @@ export function bridged(
 	opening: Contour,
 	{ width, count = 1 }: { readonly width: number; readonly count?: number },
 ): Contour[] {
-	return combineAreas('merge', [area, ...strips(island, opening, { width, count })])
+	const strips = waysAcross(island, opening, count)
+		.flatMap((way) => stripAcross(way, island, opening, width))
+		.map((contour): Area => ({ contours: [contour], rule: 'nonzero' }))
+	return combineAreas('merge', [area, ...strips])
 }
 
-/**
- * Ties what lies in an opening of a piece to what is round the piece, where it is the piece that is cut away: strips of
- * it stay.
- * @param area the piece, px
- * @param opening an opening of it, and the outline of the piece next round it
- * @param width of each strip, px
- * @returns the piece's outlines without the strips; all others as they were, to the last bit
- */
-export function heldAcross(
-	area: Area,
-	opening: Contour,
-	round: Contour,
-	{ width, count = 1 }: { readonly width: number; readonly count?: number },
+/** A strip of a width along a way from an outline to the one round it, from bank to bank. */
+export function stripAcross(
+	{ from, to }: Crossing,
+	inner: Contour,
+	outer: Contour,
+	width: number,
 ): Contour[] {
-	return combineAreas('cut-out', [area, ...strips(opening, round, { width, count })])
-}
-
-/** Strips of a width from an outline to the one round it, from bank to bank. */
-function strips(
-	island: Contour,
-	opening: Contour,
-	{ width, count }: { readonly width: number; readonly count: number },
-): Area[] {
-	const gap = combine('cut-out', [opening], [island])
-	return waysAcross(island, opening, count).flatMap(({ from, to }) => {
-		const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
-		return combine('overlap', [strip(from, to, width)], gap)
-			.filter((part) => contains([part], middle))
-			.map((contour): Area => ({ contours: [contour], rule: 'nonzero' }))
-	})
+	const gap = combine('cut-out', [outer], [inner])
+	const middle: Point = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2]
+	return combine('overlap', [strip(from, to, width)], gap).filter((part) =>
+		contains([part], middle),
+	)
 }
 
 /** A strip from bank to bank, so long that its ends lie beyond where the banks bend away. */

@@ -49,6 +49,9 @@ const contour = z.looseObject({
 	thinned: z.exactOptional(
 		z.looseObject({ by: number, print: z.number(), only: z.exactOptional(z.array(id)) }),
 	),
+	bridges: z.exactOptional(
+		z.array(z.looseObject({ along: share, width: number.check(z.positive()) })),
+	),
 })
 
 const stops = z.array(z.looseObject({ at: share, colour, alpha: z.exactOptional(share) })).check(
@@ -165,6 +168,7 @@ const piece = z.looseObject({
 	id,
 	name: z.string(),
 	contours: z.array(contour).check(z.minLength(1)),
+	bridged: z.exactOptional(z.array(contour).check(z.minLength(1))),
 	fillRule: z.enum(['nonzero', 'evenodd']),
 	fill: paint,
 	stroke,
@@ -444,7 +448,8 @@ function isPlainOutline(value: unknown): value is Contour {
 		isId(value.id) &&
 		typeof value.closed === 'boolean' &&
 		(value.filled === undefined || typeof value.filled === 'boolean') &&
-		(value.thinned === undefined || contour.safeParse(value).success) &&
+		((value.thinned === undefined && value.bridges === undefined) ||
+			contour.safeParse(value).success) &&
 		Array.isArray(value.nodes) &&
 		value.nodes.length > 0 &&
 		value.nodes.every(isPlainNode)

@@ -32,6 +32,16 @@ export interface Contour {
 	readonly filled?: boolean
 	/** Present once it was thinned. */
 	readonly thinned?: ThinnedBy
+	/** What ties the ground in it to the ground round its piece, where it is an opening. */
+	readonly bridges?: readonly Bridge[]
+}
+
+/** A strip that is left standing across a piece, from an opening of it to the outline next round that. */
+export interface Bridge {
+	/** Where its middle sets off: the share of the opening's length from its first node, 0 to 1. */
+	readonly along: number
+	/** px */
+	readonly width: number
 }
 
 /** How far an outline was thinned, and what it was like then. */
@@ -122,6 +132,8 @@ export interface Piece {
 	readonly id: string
 	readonly name: string
 	readonly contours: readonly Contour[]
+	/** What is left of its outlines by bridges, made of them and never edited; absent where there are none. */
+	readonly bridged?: readonly Contour[]
 	readonly fillRule: FillRule
 	readonly fill: Paint
 	readonly stroke: Stroke

@@ -11,7 +11,7 @@ import { transformPaints } from './gradients'
 import { movedLesson } from './lesson'
 import { grownLetterform } from './letterLines'
 import { movedMirror } from './mirror'
-import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
+import { type Contour, NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 import { movedBackground } from './paint'
 import { transformContour } from './pieces'
 
@@ -175,11 +175,18 @@ export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor:
 		photos: sheet.photos.map((photo) => ({ ...photo, place: composeAffine(grow, photo.place) })),
 		pieces: sheet.pieces.map((piece) => ({
 			...piece,
-			contours: piece.contours.map((contour) => transformContour(contour, grow)),
+			contours: piece.contours.map((contour) =>
+				grownBridges(transformContour(contour, grow), factor),
+			),
 			...transformPaints(piece, grow),
 		})),
 	}
 	return replacePicture(grown, id, picture)
+}
+
+function grownBridges({ bridges, ...contour }: Contour, by: number): Contour {
+	if (!bridges) return contour
+	return { ...contour, bridges: bridges.map((one) => ({ ...one, width: one.width * by })) }
 }
 
 /** Where a photo comes to lie that is brought to a sheet: in the middle, no larger than the sheet. */

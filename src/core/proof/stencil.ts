@@ -1,6 +1,5 @@
-import { heldAcross } from '../combine/bridges'
-import { filledArea } from '../combine/divide'
-import { takeOutlines } from '../path/compound'
+import { tied } from '../artwork/bridged'
+import { asSeen } from '../path/bridges'
 import { boundsOf } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
@@ -12,8 +11,6 @@ export interface Falling {
 	readonly piece: Piece
 	/** The opening of the piece that it is. */
 	readonly opening: Contour
-	/** The outline of the piece next round it. */
-	readonly round: Contour
 	/** Parts of the piece that lie in it: there it is cut away. */
 	readonly within: readonly Contour[]
 }
@@ -23,11 +20,12 @@ export function fallingOf(pieces: readonly Piece[]): Falling[] {
 	return pieces
 		.filter(({ hidden, fill }) => !hidden && fill.kind !== 'none')
 		.flatMap((piece) => {
-			const nested = nestingOf(piece)
-			return nested.flatMap(({ role, contour, round }): Falling[] => {
-				if (role !== 'opening' || !round) return []
+			const nested = nestingOf(asSeen(piece))
+			return nested.flatMap(({ role, contour: { id }, contour }): Falling[] => {
+				const opening = piece.contours.find((one) => one.id === id)
+				if (role !== 'opening' || !opening) return []
 				const within = nested.filter((one) => one.round === contour).map((one) => one.contour)
-				return [{ piece, opening: contour, round, within }]
+				return [{ piece, opening, within }]
 			})
 		})
 }
@@ -48,13 +46,15 @@ export function counterFindings(shown: readonly Piece[], thin: number): Finding[
 const BRIDGE = { share: 0.15, least: 2, sure: 1.1 } as const
 
 /** The sheet with a counter tied to the card round its piece: by one bridge, or by two on either side. */
-export function counterTied(sheet: Sheet, { contour, size = 0, other }: Finding): Sheet {
+export function counterTied(sheet: Sheet, { contour = '', size = 0, other }: Finding): Sheet {
 	const found = fallingOf(sheet.pieces).find(({ opening }) => opening.id === contour)
 	if (!found) return sheet
-	const { piece, opening, round } = found
+	return tied(sheet, contour, { count: other ? 2 : 1, width: bridgeWidth(found.opening, size) })
+}
+
+/** How wide a bridge is at first to what lies in an opening, px. @param thin narrower than this, px, it breaks */
+export function bridgeWidth(opening: Contour, thin: number): number {
 	const { minX, minY, maxX, maxY } = boundsOf(opening)
 	const share = BRIDGE.share * Math.min(maxX - minX, maxY - minY)
-	const width = Math.max(BRIDGE.least, share, BRIDGE.sure * size)
-	const contours = heldAcross(filledArea(piece), opening, round, { width, count: other ? 2 : 1 })
-	return takeOutlines(sheet, piece.id, contours)
+	return Math.max(BRIDGE.least, share, BRIDGE.sure * thin)
 }

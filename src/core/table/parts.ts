@@ -5,6 +5,7 @@ import { contains } from '../combine/winding'
 import { type Box, boxesTouch } from '../geometry/box'
 import { item } from '../geometry/numbers'
 import { piecesBox } from '../path/arrangePieces'
+import { asSeen } from '../path/bridges'
 import { boundsOf, isFilled } from '../path/contour'
 import { indexBoxes, ringedOf } from '../path/enclosing'
 import { type Contour, type Group, newPiece, type Piece, type TableOperation } from '../path/model'
@@ -53,6 +54,7 @@ export function tableParts(
 ): Part[] {
 	const shown = pieces
 		.filter(({ hidden }) => !hidden)
+		.map(asSeen)
 		.map((piece) => seenOf(piece, operationOf(piece, groups), wish))
 	const solids = shown.flatMap(({ solid }) => (solid ? [solid] : []))
 	const laid =

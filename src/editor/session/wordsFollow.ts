@@ -11,7 +11,7 @@ const MEANT = 'Make pieces of words'
  * that are not meant to be that yet, it is said.
  */
 export const wordsFollow: Service = ({ open, desk }) => {
-	open.alsoSettle(followed)
+	const leave = open.alsoSettle(followed)
 	const stop = open.subscribe((state, before) => {
 		const [now, then] = [state.history.present, before.history.present]
 		if (now.pieces === then.pieces || state.travels !== before.travels) return
@@ -24,6 +24,6 @@ export const wordsFollow: Service = ({ open, desk }) => {
 	})
 	return () => {
 		stop()
-		open.alsoSettle((next) => next)
+		leave()
 	}
 }

@@ -1,4 +1,4 @@
-import { type Box, type Piece, type Sheet, scaleAbout, transformContour } from '@/core'
+import { asSeen, type Box, type Piece, type Sheet, scaleAbout, transformContour } from '@/core'
 import { darkroomSlice } from '@/editor/session/darkroomState'
 import { BLACK_ON_WHITE, type Scene, type Silhouette } from '@/editor/session/definitions'
 import { type Desk, type DeskState, isTracing, toolInHand } from '@/editor/session/desk'
@@ -201,7 +201,7 @@ function turned(sheet: Sheet, { mirrored = false, upsideDown = false }: Silhouet
 	if (!mirrored && !upsideDown) return sheet
 	const middle = [sheet.width / 2, sheet.height / 2] as const
 	const map = scaleAbout(middle, 0, mirrored ? -1 : 1, upsideDown ? -1 : 1)
-	const pieces = sheet.pieces.map((piece) => {
+	const pieces = sheet.pieces.map(asSeen).map((piece) => {
 		const kept = turnedPieces.get(piece) ?? new Map<string, Piece>()
 		turnedPieces.set(piece, kept)
 		const key = map.join()

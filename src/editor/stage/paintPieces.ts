@@ -1,4 +1,5 @@
 import {
+	asSeen,
 	type Box,
 	boxesTouch,
 	type Contour,
@@ -66,7 +67,7 @@ export function paintTrace(
 	for (const piece of visiblePieces(sheet, viewport)) {
 		const active = chosenIds.has(piece.id)
 		if (!painted)
-			tint(filledPath(piece.contours, viewport), active ? TINT : IDLE_TINT, piece.fillRule)
+			tint(filledPath(asSeen(piece).contours, viewport), active ? TINT : IDLE_TINT, piece.fillRule)
 		if (painted && !active) continue
 		const lines = linesOf(piece.contours, viewport)
 		ctx.lineWidth = (width + CASING_PX) / scale
@@ -136,7 +137,7 @@ export function paintSilhouette(
 	ctx.strokeStyle = INKS.wrong
 	ctx.lineWidth = 2 / viewport.view.scale
 	const grain = grainOf(viewport)
-	for (const piece of visiblePieces(sheet, viewport)) {
+	for (const piece of visiblePieces(sheet, viewport).map(asSeen)) {
 		ctx.fill(filledPath(piece.contours, viewport), piece.fillRule)
 		for (const contour of piece.contours)
 			if (!isFilled(contour)) ctx.stroke(contourPath(contour, grain))

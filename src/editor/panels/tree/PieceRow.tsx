@@ -6,7 +6,16 @@ import LockOutlined from '@mui/icons-material/LockOutlined'
 import VisibilityOffOutlined from '@mui/icons-material/VisibilityOffOutlined'
 import VisibilityOutlined from '@mui/icons-material/VisibilityOutlined'
 import { memo, useState } from 'react'
-import { changePiece, INK, isGradient, isOfLines, type Piece, removePieces, standIn } from '@/core'
+import {
+	asSeen,
+	changePiece,
+	INK,
+	isGradient,
+	isOfLines,
+	type Piece,
+	removePieces,
+	standIn,
+} from '@/core'
 import { useOpenSheet, useWorkbench } from '@/editor/workbench/workbench'
 import { counted } from '@/kit/counted'
 import { NameField } from '@/kit/NameField'
@@ -48,7 +57,7 @@ export const PieceRow = memo(function PieceRow({ piece, depth }: Pick<Row, 'piec
 					title="Shift-click: all up to here. Ctrl-click: one more. Double-click or F2: rename. Drag, or Alt and an arrow key: change the order"
 					picture={
 						<ShapePicture
-							contours={piece.contours}
+							contours={asSeen(piece).contours}
 							rule={piece.fillRule}
 							faint={piece.hidden}
 							hollow={piece.fill.kind === 'none'}

@@ -13,6 +13,7 @@ import { PROOF_PARTS, type ProofPart } from './parts'
 const CONTENTS: Readonly<Record<ProofPart, ComponentType>> = {
 	findings: FindingsSection,
 	looks: late(() => import('./LooksSection').then((m) => m.LooksSection)),
+	bridges: late(() => import('./BridgesSection').then((m) => m.BridgesSection)),
 	sizes: late(() => import('./SizesSection').then((m) => m.SizesSection)),
 	photo: late(() => import('../against/WorstPlaces').then((m) => m.WorstPlaces)),
 }

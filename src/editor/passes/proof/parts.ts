@@ -10,6 +10,11 @@ export const PROOF_PARTS = [
 		says: 'Inverted, on a colour, mirrored, upside down, beside the photo',
 	},
 	{
+		id: 'bridges',
+		name: 'Bridges',
+		says: 'What holds the card in openings where pieces are cut out of it',
+	},
+	{
 		id: 'sizes',
 		name: 'Sizes',
 		says: 'The shape in a row of small sizes, and as large as it really is',
