@@ -1,4 +1,7 @@
 import { expect, test } from 'vitest'
+import { emptySheet, newPiece, type Piece, type Sheet } from '../../path/model'
+import { parsePathData } from '../../path/parsePathData'
+import { addPieces } from '../../path/pieces'
 import { formatSvg } from '../svg/writeSvg'
 import { keySheet } from '../testing/keySheet'
 import { paintedSheet } from '../testing/paintedSheet'
@@ -14,6 +17,41 @@ test('another reader sees every paint and line as the SVG shows them', async () 
 	const svg = await seenSvg(formatSvg(sheet), 800, 600)
 	expect(overlapOfInk(eps, svg)).toBeGreaterThan(0.97)
 	expect(shareOfDifferent(eps, svg, 60)).toBeLessThan(0.02)
+})
+
+test('what is see-through shows what lies beneath it, lines, gradients and other see-through things', async () => {
+	const path = (d: string, look: Partial<Piece>) => ({
+		...newPiece('Piece', parsePathData(d)),
+		...look,
+	})
+	const solid = (colour: string, alpha = 1) => ({ kind: 'solid', colour, alpha }) as const
+	const fade = {
+		kind: 'linear',
+		from: [100, 0],
+		to: [300, 0],
+		stops: [
+			{ at: 0, colour: '#22272e' },
+			{ at: 1, colour: '#f3f0e9', alpha: 0.2 },
+		],
+	} as const
+	const line = { paint: solid('#22272e'), width: 20 }
+	const pieces = [
+		path('M20 20H200V150H20Z', { fill: solid('#0e7466'), stroke: line }),
+		path('M120 80C240 40 340 120 300 220S140 260 120 180Z', { fill: solid('#d98e04', 0.5) }),
+		path('M60 100H340V200H60Z', { fill: solid('#a63d2f'), stroke: line, opacity: 0.4 }),
+		path('M100 10H300V290H100Z', { fill: fade }),
+		path('M220 30H380V130H220Z', { fill: solid('#205080', 0.7) }),
+	]
+	for (const background of [undefined, solid('#f0e0c0')]) {
+		const all: Sheet = {
+			...addPieces(emptySheet('Panes', 400, 300), pieces),
+			mmPerPx: 25.4 / 72,
+			...(background && { background }),
+		}
+		const eps = await seenEps(writeEps(all), 2)
+		const svg = await seenSvg(formatSvg(all), 800, 600)
+		expect(shareOfDifferent(eps, svg, 12)).toBeLessThan(0.02)
+	}
 })
 
 test('a silhouette is the SVG’s to two in a thousand', async () => {

@@ -1,7 +1,9 @@
-import { type DisplayItem, type DisplayShape, displayList } from '../../artwork/displayList'
+import { displayList } from '../../artwork/displayList'
 import type { Affine } from '../../geometry/affine'
+import { type Box, boxCorners, EMPTY_BOX, growBox, joinBoxes } from '../../geometry/box'
 import { turnAbout } from '../../geometry/placement'
 import type { Point } from '../../geometry/point'
+import { contourHull } from '../../path/contour'
 import { figurePath } from '../../path/figures'
 import {
 	ellipseMap,
@@ -14,12 +16,13 @@ import type { Paint, Sheet, Stop, Stroke } from '../../path/model'
 import { parsePathData } from '../../path/parsePathData'
 import { pointsPerPx } from '../pageSize'
 import { CAPS, JOINS, type PathWords, pathIn, plainNumber, shares } from '../pathWords'
+import { type Layer, onPaper } from './onPaper'
 
 /**
  * The sheet's artwork as Encapsulated PostScript, language level 2 (Adobe, *PostScript Language Reference*,
  * 2nd edition, and *EPS File Format Specification* 3.0), as large as the sheet really is, or 96 px to the
- * inch. Gradients, which the level does not have, are bands of flat colour; what is see-through is
- * mixed with white.
+ * inch. Gradients, which the level does not have, are bands of flat colour; what is see-through has the
+ * colours that it makes with what lies beneath it.
  * @param only the pieces that go out; all that show where absent
  */
 export function writeEps(sheet: Sheet, only?: ReadonlySet<string>): string {
@@ -45,10 +48,12 @@ export function writeEps(sheet: Sheet, only?: ReadonlySet<string>): string {
 					background,
 					`0 0 m ${at([sheet.width, 0])} l ${at([sheet.width, sheet.height])} l ${at([0, sheet.height])} l h`,
 					AREA.nonzero,
-					1,
+					{ minX: 0, minY: 0, maxX: sheet.width, maxY: sheet.height },
 				)
 			: []),
-		...displayList(sheet, only).flatMap(itemLines),
+		...onPaper(displayList(sheet, only), paperOf(only ? undefined : background)).flatMap(
+			layerLines,
+		),
 		'grestore',
 		'showpage',
 		'%%EOF',
@@ -78,18 +83,21 @@ const AREA: Readonly<Record<'nonzero' | 'evenodd', Way>> = {
 	evenodd: { paint: 'eofill', clip: 'eoclip' },
 }
 
-function itemLines({ piece, opacity, shapes }: DisplayItem): string[] {
-	return [`% ${inAscii(piece.name)}`, ...shapes.flatMap((shape) => shapeLines(shape, opacity))]
+/** The colour that all is laid on. */
+function paperOf(background: Paint | undefined): string {
+	return background?.kind === 'solid' ? background.colour : '#ffffff'
 }
 
-function shapeLines(
-	{ contours, rule, fill, stroke, strokeBelow }: DisplayShape,
-	opacity: number,
-): string[] {
+function layerLines({ name, shape }: Layer, n: number, all: readonly Layer[]): string[] {
+	const { contours, rule, fill, stroke, strokeBelow } = shape
 	const path = pathIn(WORDS, contours)
-	const area = painted(fill, path, AREA[rule], opacity)
-	const line = stroke.width > 0 ? painted(stroke.paint, path, lineWay(stroke), opacity) : []
-	return strokeBelow ? [...line, ...area] : [...area, ...line]
+	const box = contours.map(contourHull).reduce(joinBoxes, EMPTY_BOX)
+	const reach = (stroke.width / 2) * Math.max(Math.SQRT2, stroke.miterLimit ?? 4)
+	const area = painted(fill, path, AREA[rule], box)
+	const line =
+		stroke.width > 0 ? painted(stroke.paint, path, lineWay(stroke), growBox(box, reach)) : []
+	const lines = strokeBelow ? [...line, ...area] : [...area, ...line]
+	return name === all[n - 1]?.name ? lines : [`% ${inAscii(name)}`, ...lines]
 }
 
 function lineWay({
@@ -108,11 +116,11 @@ function lineWay({
 	return { paint: `${style} stroke`, clip: `${style} strokepath clip` }
 }
 
-function painted(paint: Paint, path: string, way: Way, opacity: number): string[] {
+function painted(paint: Paint, path: string, way: Way, box: Box): string[] {
 	if (paint.kind === 'none') return []
 	if (isGradient(paint))
-		return ['gsave newpath', path, `${way.clip} newpath`, ...bands(paint, opacity), 'grestore']
-	const share = opacity * (paint.alpha ?? 1)
+		return ['gsave newpath', path, `${way.clip} newpath`, ...bands(paint, box), 'grestore']
+	const share = paint.alpha ?? 1
 	const ink =
 		paint.kind === 'solid' ? rgb(paint.colour, share) : `${patternInk(paint, share)} setpattern`
 	return ['gsave newpath', path, `${ink} ${way.paint}`, 'grestore']
@@ -145,44 +153,74 @@ function patternInk(
 	].join('\n')
 }
 
-/** So many bands from the first colour to the last: none is told from the next. */
-const BANDS = 200
+/** No more bands than this: none of so many is told from the next. */
+const MOST_BANDS = 200
 /** Beyond any sheet, in widths of the gradient's way. */
 const FAR = 1000
 
-/** A gradient over all that may be painted: bands across its way, or discs one in the other. */
-function bands(gradient: Gradient, opacity: number): string[] {
+/**
+ * A gradient over all that may be painted: bands across its way, or rings one in the other, as many as it has levels.
+ * Each reaches over the next, so that no seam shows.
+ * @param box round what it is seen of, sheet px
+ */
+function bands(gradient: Gradient, box: Box): string[] {
 	const ink = (t: number) => {
 		const { colour, alpha = 1 } = between(gradient.stops, t)
-		return rgb(colour, alpha * opacity)
+		return rgb(colour, alpha)
 	}
-	const middles = Array.from({ length: BANDS }, (_, n) => (n + 0.5) / BANDS)
+	const count = bandsOf(gradient.stops)
 	const concat = (map: Affine) => `[${map.map((v) => plainNumber(v, 6)).join(' ')}] concat`
 	const all = `${-FAR} ${-FAR} ${2 * FAR} ${2 * FAR} rectfill`
+	const share = (n: number) => plainNumber(Math.min(1, n / count), 5)
 	if (gradient.kind === 'linear') {
 		const [[x, y], [tx, ty]] = [gradient.from, gradient.to]
 		const [dx, dy] = [tx - x, ty - y]
 		if (dx === 0 && dy === 0) return [`${ink(1)} ${concat([FAR, 0, 0, FAR, x, y])} ${all}`]
+		const along = boxCorners(box).map(
+			(p) => ((p[0] - x) * dx + (p[1] - y) * dy) / (dx * dx + dy * dy),
+		)
+		const seen = (from: number, to: number) =>
+			to >= Math.min(...along) && from <= Math.max(...along)
+		const rectangle = (from: string, width: string) =>
+			`${from} ${-FAR} ${width} ${2 * FAR} rectfill`
 		return [
 			concat([dx, dy, -dy, dx, x, y]),
-			`${ink(0)} ${all}`,
-			// Each band reaches over all that follow, so that no seam shows.
-			...middles.map(
-				(t, n) => `${ink(t)} ${plainNumber(n / BANDS, 5)} ${-FAR} ${FAR} ${2 * FAR} rectfill`,
-			),
-			`${ink(1)} 1 ${-FAR} ${FAR} ${2 * FAR} rectfill`,
+			...(seen(Number.NEGATIVE_INFINITY, 0) ? [`${ink(0)} ${all}`] : []),
+			...Array.from({ length: count }, (_, n) =>
+				seen(n / count, (n + 2) / count)
+					? `${ink((n + 0.5) / count)} ${rectangle(share(n), plainNumber(2 / count, 5))}`
+					: '',
+			).filter(Boolean),
+			...(seen(1, Number.POSITIVE_INFINITY) ? [`${ink(1)} ${rectangle('1', String(FAR))}`] : []),
 		]
 	}
 	const focus = focusWithin(gradient)
-	const disc = (radius: number) => {
-		const centre = focus.map((v) => plainNumber(v * (1 - radius), 5)).join(' ')
-		return `newpath ${centre} ${plainNumber(radius, 5)} 0 360 arc fill`
+	const circle = (n: number, turn: 'arc' | 'arcn') => {
+		const centre = focus.map((v) => plainNumber(v * (1 - n / count), 5)).join(' ')
+		return `${centre} ${share(n)} ${turn === 'arc' ? '0 360 arc' : '360 0 arcn'} h`
 	}
+	// From the outermost in, each down to the one after the next.
+	const ring = (n: number) =>
+		`newpath ${circle(n, 'arc')}${n > 2 ? ` ${circle(n - 2, 'arcn')}` : ''} fill`
 	return [
 		concat(ellipseMap(gradient)),
 		`${ink(1)} ${all}`,
-		...middles.toReversed().map((t, n) => `${ink(t)} ${disc(1 - n / BANDS)}`),
+		...Array.from({ length: count }, (_, k) => {
+			const n = count - k
+			return `${ink((n - 0.5) / count)} ${ring(n)}`
+		}),
 	]
+}
+
+/** As many bands as levels of a colour are gone through. */
+function bandsOf(stops: readonly Stop[]): number {
+	const onWhite = ({ colour, alpha = 1 }: Stop) =>
+		shares(colour).map((v) => 255 * (1 - alpha * (1 - v)))
+	const levels = stops.slice(1).reduce((sum, stop, n) => {
+		const [a, b] = [onWhite(stops[n] ?? stop), onWhite(stop)]
+		return sum + Math.max(...a.map((v, c) => Math.abs(v - (b[c] ?? v))))
+	}, 0)
+	return Math.min(MOST_BANDS, Math.max(2, Math.ceil(levels)))
 }
 
 /** A gradient's colour at a share of its way. */

@@ -1,3 +1,4 @@
+import { laidOver } from '../../artwork/laidOver'
 import { combineAreas } from '../../combine/combine'
 import { boxesTouch } from '../../geometry/box'
 import { signedArea } from '../../geometry/polygon'
@@ -5,7 +6,6 @@ import { flattenContour } from '../../path/contour'
 import { isGradient } from '../../path/gradients'
 import type { Contour } from '../../path/model'
 import { type Drawn, layersOf, paintedBox } from './drawn'
-import { laidOver } from './laidOver'
 
 /** More shapes than this that lie on each other are not parted: it would be thousands of pieces. */
 const MOST_LAYERS = 150

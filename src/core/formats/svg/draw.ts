@@ -118,6 +118,8 @@ function used(reader: Reader, element: SvgElement, place: Place): Drawn[] {
 		reader.tally.add(id === undefined ? 'references to other files' : 'references to nothing')
 		return []
 	}
+	// What cuts others is a shape, or used directly (SVG 1.1, 14.3.5).
+	if (place.clipping && !SHAPES.has(target.name) && target.name !== 'text') return []
 	const declared = reader.declared(element)
 	const x = lengthOrNone(declared.get('x'), place.ruler, 'width')
 	const y = lengthOrNone(declared.get('y'), place.ruler, 'height')

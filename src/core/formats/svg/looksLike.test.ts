@@ -37,6 +37,17 @@ describe('an open subpath that is filled', () => {
 	})
 })
 
+test('what cuts others is a shape, or one that is used directly, as browsers have it', () => {
+	const cut = (use: string) =>
+		readSvg(
+			svg(
+				`<defs><path id="p" d="${D}"/><use id="u" href="#p"/></defs><clipPath id="c">${use}</clipPath><rect width="90" height="90" clip-path="url(#c)"/>`,
+			),
+		).pieces
+	expect(cut('<use href="#p"/>')).toHaveLength(1)
+	expect(cut('<use href="#u"/>')).toEqual([])
+})
+
 describe('what style sheets say', () => {
 	const fill = (sheet: string, attributes = '') =>
 		first(

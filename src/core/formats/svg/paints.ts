@@ -1,5 +1,7 @@
 import { converter, parse } from 'culori'
-import type { Paint } from '../../path/model'
+import type { Colour } from '../../artwork/laidOver'
+
+export { type Colour, solid } from '../../artwork/laidOver'
 
 /** A paint as a drawing says it. */
 export type SaidPaint =
@@ -8,9 +10,6 @@ export type SaidPaint =
 	| { readonly kind: 'colour'; readonly colour: Colour }
 	/** A gradient or pattern, and what stands in for it where there is none of that name. */
 	| { readonly kind: 'server'; readonly id: string; readonly otherwise: SaidPaint }
-
-/** sRGB with alpha, 0 to 1. */
-export type Colour = readonly [r: number, g: number, b: number, alpha: number]
 
 export const BLACK: Colour = [0, 0, 0, 1]
 
@@ -57,20 +56,6 @@ export function referenceOf(text: string | undefined): string | undefined {
 	const target = /^\s*(?:url\(\s*(["']?)(.*?)\1\s*\)|(#.*?))\s*$/is.exec(text ?? '')
 	const reference = target?.[2] ?? target?.[3] ?? ''
 	return reference.startsWith('#') ? idOf(reference) : undefined
-}
-
-/** A colour as a piece carries it, under a further opacity. */
-export function solid([r, g, b, alpha]: Colour, opacity: number): Paint {
-	const visible = Math.round(alpha * opacity * 1e4) / 1e4
-	if (visible <= 0) return { kind: 'none' }
-	const hex = [r, g, b]
-		.map((v) =>
-			Math.round(v * 255)
-				.toString(16)
-				.padStart(2, '0'),
-		)
-		.join('')
-	return { kind: 'solid', colour: `#${hex}`, ...(visible < 1 && { alpha: visible }) }
 }
 
 function unit(v: number): number {

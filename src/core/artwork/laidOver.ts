@@ -1,8 +1,10 @@
-import { item as valueAt } from '../../geometry/numbers'
-import { isGradient } from '../../path/gradients'
-import { levelsOf } from '../../path/hex'
-import type { Paint, Stop } from '../../path/model'
-import { type Colour, solid } from './paints'
+import { item as valueAt } from '../geometry/numbers'
+import { isGradient } from '../path/gradients'
+import { levelsOf } from '../path/hex'
+import type { Paint, Stop } from '../path/model'
+
+/** sRGB with alpha, 0 to 1. */
+export type Colour = readonly [r: number, g: number, b: number, alpha: number]
 
 /** Between two stops of unlike alpha, colours that are laid over others do not mix evenly: so many more say them. */
 const STOPS_BETWEEN = 4
@@ -76,4 +78,18 @@ function mixed(upper: Colour, lower: Colour): Colour {
 	const channel = (i: 0 | 1 | 2) =>
 		alpha > 0 ? (upper[i] * upper[3] + lower[i] * rest) / alpha : 0
 	return [channel(0), channel(1), channel(2), alpha]
+}
+
+/** A colour as a piece carries it, under a further opacity. */
+export function solid([r, g, b, alpha]: Colour, opacity: number): Paint {
+	const visible = Math.round(alpha * opacity * 1e4) / 1e4
+	if (visible <= 0) return { kind: 'none' }
+	const hex = [r, g, b]
+		.map((v) =>
+			Math.round(v * 255)
+				.toString(16)
+				.padStart(2, '0'),
+		)
+		.join('')
+	return { kind: 'solid', colour: `#${hex}`, ...(visible < 1 && { alpha: visible }) }
 }
