@@ -1,8 +1,11 @@
 import sharp from 'sharp'
 import { describe, expect, test } from 'vitest'
-import type { Contour } from '../path/model'
+import { writePdf } from '../formats/pdf/writePdf'
+import { seenPdf } from '../formats/testing/readers'
+import { type Contour, emptySheet, newPiece } from '../path/model'
 import { parsePathData } from '../path/parsePathData'
 import { formatPathData } from '../path/pathData'
+import { addPieces } from '../path/pieces'
 import { combine } from './combine'
 import { trapped } from './trapped'
 import { contains } from './winding'
@@ -46,6 +49,17 @@ async function drawn(areas: readonly (readonly Contour[])[], scale: number, fine
 	return averaged(data, info.width, info.height, fine)
 }
 
+/** The same as a PDF, as poppler draws it. */
+async function printed(areas: readonly (readonly Contour[])[], scale: number) {
+	const pieces = [parsePathData(`M0 0H${WIDTH}V${HEIGHT}H0Z`), ...areas].map((contours, k) => ({
+		...newPiece('Area', contours),
+		fill: { kind: 'solid', colour: COLOURS[k - 1] ?? INK } as const,
+	}))
+	const sheet = addPieces(emptySheet('Areas', WIDTH, HEIGHT), pieces)
+	const size = [WIDTH, HEIGHT].map((side) => Math.round(side * scale)) as [number, number]
+	return (await seenPdf(await writePdf(sheet), ...size)).data
+}
+
 /** The mean of each square of so many px. */
 function averaged(data: Uint8Array, width: number, height: number, fine: number): Float64Array {
 	const [across, down] = [width / fine, height / fine]
@@ -64,8 +78,9 @@ async function shareOff(
 	areas: readonly (readonly Contour[])[],
 	plain: readonly (readonly Contour[])[],
 	scale: number,
+	draw: typeof drawn | typeof printed = drawn,
 ) {
-	const seen = await drawn(areas, scale)
+	const seen = await draw(areas, scale)
 	const truth = await drawn(plain, scale, 8)
 	const inner = parsePathData('M32 32C95 15 155 22 208 42L200 148C140 162 85 138 36 152Z')
 	const width = Math.round(WIDTH * scale)
@@ -91,6 +106,13 @@ describe('areas that reach under those above them', () => {
 		const after = await shareOff(made, plain, scale)
 		expect(before).toBeGreaterThan(0.005)
 		expect(after).toBeLessThan(before / 5)
+	})
+
+	test.each([1, 2, 0.37])('show none in print at %s ×', async (scale) => {
+		const before = await shareOff(plain, plain, scale, printed)
+		const after = await shareOff(made, plain, scale, printed)
+		expect(before).toBeGreaterThan(0.005)
+		expect(after).toBeLessThan(before / 4)
 	})
 
 	test('are seen as they were, and reach nowhere beyond', () => {
