@@ -23,6 +23,7 @@ export type FindingKind =
 	| 'wide-line'
 	| 'wide-edge'
 	| 'counter'
+	| 'shut-in'
 	| 'hidden'
 	| 'locked'
 	| 'crowded'
@@ -41,6 +42,8 @@ export interface Finding {
 	readonly piece?: string
 	/** The upper piece, where it is about two. */
 	readonly beside?: string
+	/** All pieces that it is about, where they may be more. */
+	readonly among?: readonly string[]
 	readonly contour?: string
 	/** Nodes it is about, by their ids. */
 	readonly nodes?: readonly string[]

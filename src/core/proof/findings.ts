@@ -11,7 +11,7 @@ import { ofLetters } from './ofLetters'
 import { adviceOn, ofOutline } from './ofOutline'
 import { ofPiece } from './ofPiece'
 import { ofSheet } from './ofSheet'
-import { counterFindings } from './stencil'
+import { counterFindings, shutInFindings } from './stencil'
 
 /**
  * What could spoil the artwork when it is looked at by itself, printed or cut: of each outline, of each
@@ -80,7 +80,8 @@ export function* findingSteps(
 	yield looked(betweenOutlines(shown, limits), 0)
 	yield looked(ofLetters(sheet, shown), 0)
 	if (limits.cut) yield looked(wideLines(sheet, shown), 0)
-	if (limits.stencil) yield looked(counterFindings(shown, limits.sliver), 0)
+	if (limits.stencil)
+		yield looked([...counterFindings(shown, limits.sliver), ...shutInFindings(shown)], 0)
 	for (const piece of shown) yield looked(ofPiece(piece, limits), OF_PIECE * ofOne(piece))
 	// Letters are their designer's: nobody is told where their nodes should be.
 	for (const one of outlines) {

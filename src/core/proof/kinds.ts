@@ -147,6 +147,13 @@ export const FINDING_KINDS: Readonly<Record<FindingKind, FindingWords>> = {
 		mend: 'Tie it with a bridge',
 		or: 'With two bridges',
 	},
+	'shut-in': {
+		name: 'Shut in by pieces',
+		why: 'Once the pieces round it are cut out, this card is tied to nothing.',
+		grade: 'wrong',
+		// As one piece it is an opening, which bridges tie.
+		mend: 'Make them one piece',
+	},
 	hidden: {
 		name: 'Hidden',
 		why: 'It does not go out.',

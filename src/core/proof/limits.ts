@@ -27,11 +27,11 @@ const OF_CUTS = ['overlap', 'wide-line', 'wide-edge'] as const
 
 /** Kinds that do not matter for a purpose. */
 const NO_MATTER: Readonly<Record<ProofFor, readonly FindingKind[]>> = {
-	print: ['island', 'neck', 'counter', ...OF_CUTS],
-	cutting: ['coarse-photo', 'counter'],
+	print: ['island', 'neck', 'counter', 'shut-in', ...OF_CUTS],
+	cutting: ['coarse-photo', 'counter', 'shut-in'],
 	// There the shape is what is not: what is thin or loose of it is a hole all the same.
 	stencil: ['coarse-photo', 'island', 'neck'],
-	screen: ['island', 'neck', 'counter', 'coarse-photo', ...OF_CUTS],
+	screen: ['island', 'neck', 'counter', 'shut-in', 'coarse-photo', ...OF_CUTS],
 }
 
 /** The limits of a purpose on a sheet, px. */

@@ -20,7 +20,7 @@ import { necksOf, widened } from './necks'
 import { edgeAsPiece, lineAsPiece, parted } from './ofCuts'
 import { evened } from './ofLetters'
 import { placeKey } from './rings'
-import { counterTied } from './stencil'
+import { counterTied, madeOne } from './stencil'
 
 /**
  * The sheet with a finding mended, and nothing left by it that would be one itself; the same where it cannot be, or is
@@ -38,10 +38,9 @@ export function mended(sheet: Sheet, finding: Finding): Sheet {
 }
 
 /** Whether a piece that it is about is locked: nothing in that is mended but the lock itself. */
-function isHeld({ pieces }: Sheet, { kind, piece, beside }: Finding): boolean {
-	return (
-		kind !== 'locked' && pieces.some(({ id, locked }) => locked && (id === piece || id === beside))
-	)
+function isHeld({ pieces }: Sheet, { kind, piece, beside, among = [] }: Finding): boolean {
+	const about = [piece, beside, ...among]
+	return kind !== 'locked' && pieces.some(({ id, locked }) => locked && about.includes(id))
 }
 
 /** Outlines of more nodes are no better for advice on each. */
@@ -190,6 +189,7 @@ const MENDS: Readonly<Partial<Record<FindingKind, Mend>>> = {
 	'wide-line': lineAsPiece,
 	'wide-edge': edgeAsPiece,
 	counter: counterTied,
+	'shut-in': madeOne,
 	stroke: evened,
 	'off-line': evened,
 	overshoot: evened,

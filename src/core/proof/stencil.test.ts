@@ -9,7 +9,7 @@ import { findings } from './findings'
 import { FINDING_KINDS } from './kinds'
 import { limitsFor, matters } from './limits'
 import { mended } from './mend'
-import { fallingOf } from './stencil'
+import { fallingOf, shutInBy } from './stencil'
 
 const O = 'M20 20H120V120H20ZM50 50V90H90V50Z'
 const sheetOf = (...paths: string[]): Sheet =>
@@ -40,6 +40,47 @@ describe('what falls out of a stencil', () => {
 			expect(matters('counter', purpose)).toBe(false)
 		const hidden = changePiece(sheet, sheet.pieces[0]?.id ?? '', { hidden: true })
 		expect(counters(hidden)).toEqual([])
+	})
+})
+
+describe('card that several pieces shut in', () => {
+	/** Four bars that touch or overlap at the corners of a frame. */
+	const BARS = [
+		'M20 20H180V40H20Z',
+		'M20 160H180V180H20Z',
+		'M20 40H40V160H20Z',
+		'M155 35H180V165H155Z',
+	]
+	const shut = (sheet: Sheet) => found(sheet).filter(({ kind }) => kind === 'shut-in')
+
+	test('is found with the pieces round it, and not where one of them leaves it a way out', () => {
+		const sheet = sheetOf(...BARS, 'M90 90H110V110H90Z')
+		const [one, more] = shut(sheet)
+		expect(more).toBeUndefined()
+		expect(one?.at).toEqual([97.5, 100])
+		expect(one?.among).toEqual(sheet.pieces.slice(0, 4).map(({ id }) => id))
+		expect(shutInBy(sheet.pieces)[0]?.within).toHaveLength(1)
+		expect(shut(sheetOf(...BARS.slice(0, 3)))).toEqual([])
+		const hidden = changePiece(sheet, sheet.pieces[0]?.id ?? '', { hidden: true })
+		expect(shut(hidden)).toEqual([])
+	})
+
+	test('is not told twice where one piece shuts it in by itself', () => {
+		expect(shut(sheetOf(O, 'M120 20H140V120H120Z', 'M60 60H70V70H60Z'))).toEqual([])
+	})
+
+	test('is an opening once they are one piece, and held by bridges then', () => {
+		const sheet = sheetOf(...BARS)
+		const [one] = shut(sheet)
+		if (!one) throw new Error('It falls.')
+		const whole = mended(sheet, one)
+		expect(whole.pieces).toHaveLength(1)
+		expect(shut(whole)).toEqual([])
+		const [counter] = counters(whole)
+		if (!counter) throw new Error('It is an opening.')
+		expect(counters(mended(whole, counter))).toEqual([])
+		const locked = changePiece(sheet, sheet.pieces[2]?.id ?? '', { locked: true })
+		expect(mended(locked, one)).toBe(locked)
 	})
 })
 

@@ -1,10 +1,16 @@
 import { tied } from '../artwork/bridged'
+import { combineAreas } from '../combine/combine'
+import { filledArea } from '../combine/divide'
+import { inmost } from '../combine/inmost'
+import { contains } from '../combine/winding'
+import { boxesTouch, growBox } from '../geometry/box'
 import { asSeen } from '../path/bridges'
-import { boundsOf } from '../path/contour'
+import { takeOutlines } from '../path/compound'
+import { boundsOf, flattenContour, isFilled, nodeCount } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import type { Finding } from './finding'
-import { middleOf } from './rings'
+import { middleOf, placeKey, toRing } from './rings'
 
 /** Card inside a piece that is cut out of it: tied to nothing, it falls. */
 export interface Falling {
@@ -28,6 +34,66 @@ export function fallingOf(pieces: readonly Piece[]): Falling[] {
 				return [{ piece, opening, within }]
 			})
 		})
+}
+
+/** Card that several pieces shut in together, and the pieces, the lowest first. */
+export interface ShutIn {
+	readonly contour: Contour
+	/** Outlines in it that are cut away. */
+	readonly within: readonly Contour[]
+	readonly pieces: readonly Piece[]
+}
+
+/** Beyond so many nodes pieces are not taken together: it would take minutes. */
+const MOST_NODES = 20_000
+/** Nearer than this an outline runs along another, px. */
+const ALONG_PX = 0.02
+
+/** What falls where pieces that touch or lie on each other are cut out of a card, and no one of them shuts it in. */
+export function shutInBy(pieces: readonly Piece[]): ShutIn[] {
+	const shown = pieces.filter(({ hidden, fill }) => !hidden && fill.kind !== 'none').map(asSeen)
+	if (shown.length < 2 || nodeCount(shown.flatMap(({ contours }) => contours)) > MOST_NODES)
+		return []
+	const all = combineAreas('merge', shown.map(filledArea))
+	const nested = nestingOf({ contours: all, fillRule: 'nonzero' })
+	const single = fallingOf(pieces)
+	return nested.flatMap(({ role, contour }): ShutIn[] => {
+		if (role !== 'opening') return []
+		const within = nested.filter(({ round }) => round === contour).map((one) => one.contour)
+		const inside = inmost([contour, ...within])
+		if (!inside || single.some(({ opening }) => contains([opening], inside))) return []
+		return [{ contour, within, pieces: shown.filter((piece) => runsAlong(piece, contour)) }]
+	})
+}
+
+/** Whether some of an outline is one of a piece's. */
+function runsAlong({ contours }: Piece, outline: Contour): boolean {
+	const box = growBox(boundsOf(outline), ALONG_PX)
+	const points = flattenContour(outline)
+	return contours
+		.filter((contour) => boxesTouch(boundsOf(contour), box))
+		.map((contour) => flattenContour(contour))
+		.some((ring) => points.some((p) => toRing(p, ring) < ALONG_PX))
+}
+
+export function shutInFindings(shown: readonly Piece[]): Finding[] {
+	return shutInBy(shown).map(({ contour, pieces }) => ({
+		kind: 'shut-in',
+		key: `shut-in ${pieces.map(({ id }) => id).join(' ')} ${placeKey(middleOf(contour))}`,
+		...(pieces[0] && { piece: pieces[0].id }),
+		among: pieces.map(({ id }) => id),
+		at: middleOf(contour),
+	}))
+}
+
+/** The pieces that a finding is about as one, painted as the lowest of them. */
+export function madeOne(sheet: Sheet, { among = [] }: Finding): Sheet {
+	const [lowest, ...others] = sheet.pieces.filter(({ id }) => among.includes(id))
+	if (!lowest) return sheet
+	const contours = combineAreas('merge', [lowest, ...others].map(filledArea))
+	const open = others.flatMap((piece) => piece.contours.filter((contour) => !isFilled(contour)))
+	const gone = new Set(others.map(({ id }) => id))
+	return takeOutlines(sheet, lowest.id, [...contours, ...open], { gone })
 }
 
 /** @param thin narrower than this, px, strips of card break */

@@ -1,5 +1,5 @@
-import { formatPathData, type Sheet } from '@/core'
-import { type Falling, fallingOf } from '@/core/proofs'
+import { type Contour, formatPathData, type Sheet } from '@/core'
+import { fallingOf, shutInBy } from '@/core/proofs'
 import type { Slices } from '@/editor/session/slices'
 import type { Viewport } from '@/editor/session/view'
 import { inScreenPx } from '@/editor/stage/strokes'
@@ -8,7 +8,13 @@ import { proofSlice } from './proofSlice'
 /** Card that falls; how far apart its lines are and how thick, px on screen. */
 const FALLS = { tint: '#a63d2f66', line: '#a63d2f', apart: 9, thick: 1.5 } as const
 
-let known: { readonly pieces: Sheet['pieces']; readonly falling: readonly Falling[] } | null = null
+let known: { readonly pieces: Sheet['pieces']; readonly falling: readonly Contour[] } | null = null
+
+/** The outlines of what falls, and of what is cut away in it. */
+const outlinesOf = (pieces: Sheet['pieces']): Contour[] => [
+	...fallingOf(pieces).flatMap(({ opening, within }) => [opening, ...within]),
+	...shutInBy(pieces).flatMap(({ contour, within }) => [contour, ...within]),
+]
 
 /** Over a stencil, the card in it that is tied to nothing: tinted, hatched and edged. */
 export function paintFalling(
@@ -19,11 +25,9 @@ export function paintFalling(
 ): void {
 	const { look } = slices.of(proofSlice).getState()
 	if (look.ground !== 'stencil') return
-	if (known?.pieces !== pieces) known = { pieces, falling: fallingOf(pieces) }
+	if (known?.pieces !== pieces) known = { pieces, falling: outlinesOf(pieces) }
 	if (known.falling.length === 0) return
-	const path = new Path2D(
-		known.falling.map(({ opening, within }) => formatPathData([opening, ...within], 2)).join(''),
-	)
+	const path = new Path2D(formatPathData(known.falling, 2))
 	const { view, size } = viewport
 	ctx.save()
 	inScreenPx(ctx, viewport)
