@@ -1,9 +1,11 @@
 import { describe, expect, test } from 'vitest'
+import { combine } from '../combine/combine'
 import { writeDxf } from '../formats/dxf/writeDxf'
 import { parseSheet } from '../formats/sheetSchema'
 import { readSvg } from '../formats/svg/readSvg'
 import { formatSvg } from '../formats/svg/writeSvg'
 import { asSeen } from '../path/bridges'
+import { takeOutlines } from '../path/compound'
 import { ringedOf } from '../path/enclosing'
 import { reverseOutline, setFirstNode } from '../path/ends'
 import { emptySheet, newPiece, type Sheet } from '../path/model'
@@ -12,6 +14,7 @@ import { flawsOf } from '../path/normalise'
 import { parsePathData } from '../path/parsePathData'
 import { enlargeSheet } from '../path/photos'
 import { addPieces } from '../path/pieces'
+import { placeAlong } from '../path/placeAlong'
 import { tableParts } from '../table/parts'
 import { bridgedBy, bridgesAsOutlines, bridgesFollow, tied, withBridges } from './bridged'
 import { displayItem } from './displayList'
@@ -29,7 +32,7 @@ const first = (sheet: Sheet) => {
 }
 const with2 = () => {
 	const sheet = ring()
-	return tied(sheet, first(sheet).opening.id, { count: 2, width: 6 })
+	return tied(sheet, new Map([[first(sheet).opening.id, { count: 2, width: 6 }]]))
 }
 const areaOf = (sheet: Sheet) =>
 	Math.abs(asSeen(first(sheet).piece).contours.reduce((sum, c) => sum + ringedOf(c).area, 0))
@@ -62,7 +65,7 @@ describe('bridges', () => {
 		const moved = bridgesFollow(moveNodes(sheet, new Set([corner?.id ?? '']), [-10, -10]), sheet)
 		expect(first(moved).piece.bridged).not.toBe(first(sheet).piece.bridged)
 		expect(asSeen(first(moved).piece).contours).toHaveLength(2)
-		const one = bridgedBy(sheet, opening.id, [{ along: 0.125, width: 6 }])
+		const one = bridgedBy(sheet, new Map([[opening.id, [{ along: 0.125, width: 6 }]]]))
 		expect(areaOf(one)).toBeCloseTo(OPEN - STRIP, 6)
 		// An eighth of the way round from the first corner is the middle of its first side.
 		const strip = asSeen(first(one).piece).contours.flatMap(({ nodes }) =>
@@ -71,7 +74,7 @@ describe('bridges', () => {
 			),
 		)
 		expect([...new Set(strip)].sort((a, b) => a - b)).toEqual([20, 50, 67, 73, 90, 120])
-		const none = bridgedBy(sheet, opening.id, [])
+		const none = bridgedBy(sheet, new Map([[opening.id, []]]))
 		expect(first(none).piece.bridged).toBeUndefined()
 	})
 
@@ -102,6 +105,28 @@ describe('bridges', () => {
 		expect(parseSheet(stored).pieces).toEqual(stored.pieces)
 		stored.pieces[0].contours[1].bridges[0].width = -1
 		expect(() => parseSheet(stored)).toThrow()
+	})
+
+	test('stay where they were when something makes their outline anew, and go when they are taken away', () => {
+		const sheet = with2()
+		const { piece, opening } = first(sheet)
+		const cut = parsePathData('M70 100H90V115H70Z')
+		const more = combine('cut-out', piece.contours, cut)
+		const edited = bridgesFollow(takeOutlines(sheet, piece.id, more), sheet)
+		const now = first(edited).piece
+		expect(now.contours.filter(({ bridges }) => bridges).map(({ id }) => id)).toEqual([opening.id])
+		expect(areaOf(edited)).toBeLessThan(areaOf(sheet) - 250)
+		const places = (s: Sheet) =>
+			first(s)
+				.piece.contours.flatMap((one) =>
+					(one.bridges ?? []).map(({ along }) => placeAlong(one, along).map(Math.round).join()),
+				)
+				.sort()
+		expect(places(edited)).toEqual(places(sheet))
+		const made = bridgesFollow(bridgesAsOutlines(sheet, new Set([piece.id])), sheet)
+		expect(made.pieces[0]?.contours.some(({ bridges }) => bridges)).toBe(false)
+		const gone = bridgesFollow(bridgedBy(sheet, new Map([[opening.id, []]])), sheet)
+		expect(first(gone).opening.bridges).toBeUndefined()
 	})
 
 	test('can be made outlines, with nodes of their own, as they were seen', () => {

@@ -6,7 +6,7 @@ import { asSeen, setBridges } from '../path/bridges'
 import { changeOf } from '../path/changeOf'
 import { takeOutlines } from '../path/compound'
 import { flattenContour, isFilled } from '../path/contour'
-import { findContour } from '../path/edit'
+import { mapPiece } from '../path/edit'
 import type { Bridge, Contour, Piece, Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import { placeAlong, shareAlong } from '../path/placeAlong'
@@ -43,34 +43,60 @@ export function bridgesFollow(next: Sheet, since: Sheet): Sheet {
 		const was = changed.has(k) ? before.get(piece.id) : piece
 		if (piece === was) return piece
 		const same = was && was.contours === piece.contours && was.bridged === piece.bridged
-		return same && was.fillRule === piece.fillRule ? piece : withBridges(piece)
+		if (same && was.fillRule === piece.fillRule) return piece
+		return withBridges(was?.bridged && piece.bridged ? carried(piece, was) : piece)
 	})
 	return pieces.every((piece, k) => piece === next.pieces[k]) ? next : { ...next, pieces }
 }
 
-/** The sheet with an opening tied by so many bridges, each the shortest way on a side of its own; by none for 0. */
-export function tied(
-	sheet: Sheet,
-	openingId: string,
-	{ count, width }: { readonly count: number; readonly width: number },
-): Sheet {
-	const found = findContour(sheet, openingId)
-	const round = found && roundOf(found.piece, openingId)
-	if (!round) return sheet
-	const ways = waysAcross(found.contour, round, count)
-	const place = ({ from }: Crossing): Bridge => ({ along: shareAlong(found.contour, from), width })
-	return bridgedBy(sheet, openingId, ways.map(place))
+/** What makes an outline anew, as thinning does, knows nothing of bridges: they stay at the places where they were. */
+function carried(piece: Piece, was: Piece): Piece {
+	const before = new Map(was.contours.map((contour) => [contour.id, contour]))
+	const contours = piece.contours.map((contour) => {
+		const old = before.get(contour.id)
+		if (!old?.bridges || contour.bridges || old.nodes === contour.nodes) return contour
+		const bridges = old.bridges.map((one) => ({
+			...one,
+			along: shareAlong(contour, placeAlong(old, one.along)),
+		}))
+		return { ...contour, bridges }
+	})
+	return contours.every((contour, k) => contour === piece.contours[k])
+		? piece
+		: { ...piece, contours }
 }
 
-function roundOf(piece: Piece, openingId: string): Contour | null {
-	return nestingOf(piece).find(({ contour }) => contour.id === openingId)?.round ?? null
+/** How what lies in an opening is to be tied. */
+export interface BridgeWish {
+	/** How many; none for 0. */
+	readonly count: number
+	/** px */
+	readonly width: number
 }
 
-/** The sheet with an opening tied by these bridges, and no others. */
-export function bridgedBy(sheet: Sheet, openingId: string, bridges: readonly Bridge[]): Sheet {
-	const set = setBridges(sheet, openingId, bridges)
-	const of = findContour(set, openingId)?.piece
-	return of ? madeAnew(set, of.id) : sheet
+/** The sheet with openings tied by so many bridges each, every one the shortest way on a side of its own. */
+export function tied(sheet: Sheet, wishes: ReadonlyMap<string, BridgeWish>): Sheet {
+	const found = new Map<string, readonly Bridge[]>()
+	for (const piece of sheet.pieces) {
+		if (!piece.contours.some(({ id }) => wishes.has(id))) continue
+		for (const { contour, role, round } of nestingOf(piece)) {
+			const wish = wishes.get(contour.id)
+			if (!wish || !round || role !== 'opening') continue
+			const ways = waysAcross(contour, round, wish.count)
+			found.set(
+				contour.id,
+				ways.map(({ from }) => ({ along: shareAlong(contour, from), width: wish.width })),
+			)
+		}
+	}
+	return bridgedBy(sheet, found)
+}
+
+/** The sheet with openings tied by these bridges, and no others. */
+export function bridgedBy(sheet: Sheet, bridges: ReadonlyMap<string, readonly Bridge[]>): Sheet {
+	const set = [...bridges].reduce((s, [id, all]) => setBridges(s, id, all), sheet)
+	const isMeant = ({ contours }: Piece) => contours.some(({ id }) => bridges.has(id))
+	return { ...set, pieces: set.pieces.map((one) => (isMeant(one) ? withBridges(one) : one)) }
 }
 
 /** The sheet with the outlines of some pieces as their bridges leave them, nodes and all; bridges they are no more. */
@@ -80,13 +106,8 @@ export function bridgesAsOutlines(sheet: Sheet, ids: ReadonlySet<string>): Sheet
 		.reduce((next, piece) => {
 			const { contours } = asSeen(piece)
 			const plain = contours.map(({ bridges: _, ...contour }) => contour)
-			return madeAnew(takeOutlines(next, piece.id, plain, { openToo: true }), piece.id)
+			return mapPiece(takeOutlines(next, piece.id, plain, { openToo: true }), piece.id, withBridges)
 		}, sheet)
-}
-
-/** The sheet with the bridges of one piece made. */
-function madeAnew(sheet: Sheet, id: string): Sheet {
-	return { ...sheet, pieces: sheet.pieces.map((one) => (one.id === id ? withBridges(one) : one)) }
 }
 
 /** Where a bridge sets off on an opening, and where on the outline round it it ends: the nearest place. */

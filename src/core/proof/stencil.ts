@@ -115,7 +115,8 @@ const BRIDGE = { share: 0.15, least: 2, sure: 1.1 } as const
 export function counterTied(sheet: Sheet, { contour = '', size = 0, other }: Finding): Sheet {
 	const found = fallingOf(sheet.pieces).find(({ opening }) => opening.id === contour)
 	if (!found) return sheet
-	return tied(sheet, contour, { count: other ? 2 : 1, width: bridgeWidth(found.opening, size) })
+	const wish = { count: other ? 2 : 1, width: bridgeWidth(found.opening, size) }
+	return tied(sheet, new Map([[contour, wish]]))
 }
 
 /** How wide a bridge is at first to what lies in an opening, px. @param thin narrower than this, px, it breaks */

@@ -39,15 +39,19 @@ export function BridgesSection() {
 	const thin = limitsFor('stencil', sheet).sliver
 	const widths = openings.flatMap(({ bridges = [] }) => bridges.map(({ width }) => width))
 	const [width = bridgeWidth(first, thin)] = widths
-	const edit = (label: string, change: (s: Sheet, opening: Contour) => Sheet, key?: string) =>
-		open.apply(label, (s) => openings.reduce(change, s), key)
-	const setCount = (count: number) =>
-		edit(count === 0 ? 'Take bridges away' : 'Bridge openings', (s, opening) =>
-			tied(s, opening.id, {
-				count,
-				width: opening.bridges?.[0]?.width ?? bridgeWidth(opening, thin),
-			}),
-		)
+	const setCount = (count: number) => {
+		const wishes = openings.map((opening) => {
+			const now = opening.bridges?.[0]?.width
+			return [opening.id, { count, width: now ?? bridgeWidth(opening, thin) }] as const
+		})
+		const label = count === 0 ? 'Take bridges away' : 'Bridge openings'
+		open.apply(label, (s) => tied(s, new Map(wishes)))
+	}
+	const setWidth = (next: (now: number) => number) => {
+		const wider = ({ id, bridges = [] }: Contour) =>
+			[id, bridges.map((one) => ({ ...one, width: Math.max(0.1, next(one.width)) }))] as const
+		open.apply('Change the bridges’ width', (s) => bridgedBy(s, new Map(openings.map(wider))))
+	}
 	return (
 		<Box sx={{ display: 'grid', gap: 1.25 }}>
 			<Typography variant="body2">{summary(sheet, openings)}</Typography>
@@ -56,29 +60,27 @@ export function BridgesSection() {
 					label="Bridge width"
 					px={width}
 					disabled={widths.length === 0}
-					onChange={(next) =>
-						edit('Change the bridges’ width', (s, { id, bridges = [] }) =>
-							bridgedBy(
-								s,
-								id,
-								bridges.map((one) => ({ ...one, width: Math.max(0.1, next(one.width)) })),
-							),
-						)
-					}
+					onChange={setWidth}
 				/>
-				<ToggleButtonGroup
-					exclusive
-					size="small"
-					aria-label="Bridges for each opening"
-					value={other === undefined ? common : null}
-					onChange={(_, count: number | null) => count !== null && setCount(count)}
-				>
-					{COUNTS.map((count) => (
-						<ToggleButton key={count} value={count} sx={{ flexGrow: 1, py: 0.5 }}>
-							{count}
-						</ToggleButton>
-					))}
-				</ToggleButtonGroup>
+				<Box>
+					<Typography variant="caption" sx={{ color: 'text.secondary' }}>
+						{more ? 'To each opening' : 'To this opening'}
+					</Typography>
+					<ToggleButtonGroup
+						exclusive
+						size="small"
+						fullWidth
+						aria-label="Bridges for each opening"
+						value={other === undefined ? common : null}
+						onChange={(_, count: number | null) => count !== null && setCount(count)}
+					>
+						{COUNTS.map((count) => (
+							<ToggleButton key={count} value={count} sx={{ py: 0.5 }}>
+								{count}
+							</ToggleButton>
+						))}
+					</ToggleButtonGroup>
+				</Box>
 			</Box>
 			{more ? (
 				<Typography variant="caption" sx={{ color: 'text.secondary' }}>
@@ -139,7 +141,7 @@ function Places({ opening }: { opening: Contour }) {
 				const moved = (now?.bridges ?? []).map(
 					(one, k): Bridge => (k === at ? { ...one, along } : one),
 				)
-				return bridgedBy(s, id, moved)
+				return bridgedBy(s, new Map([[id, moved]]))
 			},
 			`bridge ${id} ${at}`,
 		)
