@@ -1,5 +1,6 @@
 import type { Affine } from '../geometry/affine'
 import { boxOf, joinBoxes } from '../geometry/box'
+import { asSeen } from '../path/bridges'
 import { boundsOf } from '../path/contour'
 import { transformPaints } from '../path/gradients'
 import { type LinesLaid, letterLinesOf } from '../path/letterLines'
@@ -50,7 +51,7 @@ export function onEmSquare(sheet: Sheet, { units, bearing }: EmSquareOptions): S
 		height: units,
 		guides: [],
 		photos: [],
-		pieces: sheet.pieces.map((piece) => ({
+		pieces: sheet.pieces.map(asSeen).map((piece) => ({
 			...piece,
 			...transformPaints(piece, map),
 			stroke: { ...piece.stroke, width: piece.stroke.width * scale },

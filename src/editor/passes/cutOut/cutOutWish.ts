@@ -1,5 +1,6 @@
 import {
 	artworkBox,
+	asSeen,
 	type Contour,
 	formatPathData,
 	isFilled,
@@ -27,7 +28,8 @@ export function cutOutAsked(
 	slices: Slices,
 	o: { readonly most?: number; readonly as: CutOutWish['as']; readonly type: CutOutWish['type'] },
 ): { readonly photo: PhotoPicture; readonly wish: CutOutWish } | null {
-	const contours = pieces.flatMap((piece) => piece.contours.filter(isFilled))
+	const seen = pieces.map(asSeen)
+	const contours = seen.flatMap((piece) => piece.contours.filter(isFilled))
 	const under = contours.length > 0 ? photoUnder(sheet, contours) : undefined
 	const photo = under ? pictureOf(under, slices, o.most) : null
 	if (!photo) return null
@@ -35,7 +37,7 @@ export function cutOutAsked(
 	const on = contours.map((contour): Contour => transformContour(contour, photo.from))
 	const { fall, shadow } = state
 	const box = artworkBox({
-		pieces: pieces.map((piece) => ({ ...piece, hidden: false, contours: on })),
+		pieces: seen.map((piece) => ({ ...piece, hidden: false, contours: on })),
 	})
 	if (!box) return null
 	// A shadow reaches as far as it falls and is blurred.
@@ -75,7 +77,7 @@ function backdropOf({ backdrop, picture, colours, angle }: CutOutState): CutOutW
 
 /** A shape that clips: as a declaration for a style sheet, or as an element of SVG. */
 export function clipText(sheet: Sheet, pieces: readonly Piece[], as: 'css' | 'svg'): string {
-	const contours = pieces.flatMap((piece) => piece.contours.filter(isFilled))
+	const contours = pieces.map(asSeen).flatMap((piece) => piece.contours.filter(isFilled))
 	const evenodd = pieces.length === 1 && pieces[0]?.fillRule === 'evenodd'
 	const d = formatPathData(contours, 2)
 	return as === 'css'
