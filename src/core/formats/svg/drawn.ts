@@ -6,7 +6,6 @@ import { contourBounds, contourHull } from '../../path/contour'
 import type { Lettering } from '../../path/lettering'
 import type { Contour, FillRule, Paint, Stroke } from '../../path/model'
 import { transformContour } from '../../path/pieces'
-import type { CarriedPicture } from './images'
 
 /** A shape as it is painted, on its way to become a piece; sheet px. */
 export interface Drawn {
@@ -26,6 +25,20 @@ export interface Drawn {
 	readonly lettering?: Lettering
 	/** It came of combining outlines, whose ids it may share. */
 	readonly combined?: boolean
+}
+
+/** A picture that a drawing carries. */
+export interface CarriedPicture {
+	/** `image/jpeg`, `image/png` and the like */
+	readonly type: string
+	readonly bytes: Uint8Array<ArrayBuffer>
+	/** px of the file, upright */
+	readonly width: number
+	readonly height: number
+	/** From the picture's own px to the sheet's. */
+	readonly place: Affine
+	/** Something cuts it, or it fades, as no photo on a sheet does. */
+	readonly cut?: boolean
 }
 
 /** An element that holds others together. */

@@ -1,25 +1,11 @@
-import { type Affine, composeAffine } from '../../geometry/affine'
+import { composeAffine } from '../../geometry/affine'
 import { readPictureHeader } from '../../photo/pictureHeader'
 import { rectangle } from './clips'
-import { type Drawn, NO_STROKE } from './drawn'
+import { type CarriedPicture, type Drawn, NO_STROKE } from './drawn'
 import type { SvgElement } from './elements'
 import type { Place, Reader } from './reader'
 import { lengthPx } from './units'
 import { viewBoxMap } from './viewports'
-
-/** A picture that a drawing carries. */
-export interface CarriedPicture {
-	/** `image/jpeg`, `image/png` and the like */
-	readonly type: string
-	readonly bytes: Uint8Array<ArrayBuffer>
-	/** px of the file, upright */
-	readonly width: number
-	readonly height: number
-	/** From the picture's own px to the sheet's. */
-	readonly place: Affine
-	/** Something cuts it, or it fades, as no photo on a sheet does. */
-	readonly cut?: boolean
-}
 
 /** An image as a picture in its frame (SVG 1.1, 5.7), where the drawing carries it. */
 export function imageItems(reader: Reader, { attributes }: SvgElement, place: Place): Drawn[] {
