@@ -213,19 +213,21 @@ export { figurePath } from './path/figures'
 export { withFreshIds } from './path/freshIds'
 export {
 	drawnFrom,
-	ellipseMap,
 	endsOf,
+	gradientAcross,
+	reversed,
+	stopsFrom,
+	withStop,
+} from './path/gradientEdits'
+export {
+	ellipseMap,
 	focusWithin,
 	type Gradient,
-	gradientAcross,
 	isGradient,
 	type Pattern,
 	type Radial,
-	reversed,
 	standIn,
-	stopsFrom,
 	transformPaint,
-	withStop,
 } from './path/gradients'
 export {
 	groupPath,
@@ -326,11 +328,11 @@ export {
 export { PathSyntaxError, parsePathData } from './path/parsePathData'
 export { difference, type Patch, patched } from './path/patch'
 export { formatPathData, sketchPathData } from './path/pathData'
+export { enlargeSheet, resizePhoto } from './path/photoSizes'
 export {
 	addPhoto,
 	changePhoto,
 	changeTone,
-	enlargeSheet,
 	FIRST_STRENGTH,
 	firstPlace,
 	mirrorPhoto,
@@ -344,7 +346,6 @@ export {
 	removePhoto,
 	reorderPhoto,
 	replacePicture,
-	resizePhoto,
 	transformPhoto,
 	turnPhoto,
 	upperLeft,

@@ -8,17 +8,11 @@ import { fetched } from './session/services'
 export const SERVICES: readonly Service[] = [
 	pyramids,
 	refusals,
-	// Words go along with what they go by from when there are any.
+	// Words and bridges go along with what they go by from when there are any.
 	fetched(
-		({ open }) => open.sheet().pieces.some(({ lettering }) => lettering !== undefined),
+		({ open }) => open.sheet().pieces.some(({ lettering, bridged }) => lettering ?? bridged),
 		({ open }, look) => open.subscribe(look),
-		() => import('./session/wordsFollow').then((m) => m.wordsFollow),
-	),
-	// So do bridges, after the words that they may cross.
-	fetched(
-		({ open }) => open.sheet().pieces.some(({ bridged }) => bridged !== undefined),
-		({ open }, look) => open.subscribe(look),
-		() => import('./session/bridgesFollow').then((m) => m.bridgesFollow),
+		() => import('./session/following').then((m) => m.following),
 	),
 	...PASSES.flatMap(({ services = [] }) => services),
 ]

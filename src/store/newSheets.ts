@@ -201,6 +201,24 @@ export async function takeInDrawing(file: Blob, watch?: Watch): Promise<SvgDrawi
 	return drawing
 }
 
+/**
+ * What a drawing brings to a sheet that is there, its pictures stored, and what is to be said of it.
+ * @throws {SvgSyntaxError} {NothingToTake} {Cancelled} {JobFailed} and storage errors
+ */
+export async function drawingFor(library: Library, file: File, watch: Watch) {
+	const { pieces, groups, ...drawing } = await takeInDrawing(file, watch)
+	const { photos, skipped } = await photosOf(library, drawing, watch)
+	const came = [
+		(pieces.length > 0 || photos.length === 0) && counted(pieces.length, 'piece'),
+		photos.length > 0 && counted(photos.length, 'photo'),
+	]
+	const brought = `“${file.name}”: ${came.filter(Boolean).join(' and ')} brought in.`
+	const says = [brought, saysSkipped(file.name, skipped)].filter(Boolean).join(' ')
+	return { pieces, ...(groups && { groups }), photos, says }
+}
+
+const counted = (count: number, one: string) => `${count} ${count === 1 ? one : `${one}s`}`
+
 /** What came in and what did not, in a sentence or two; `null` where there is nothing to say. */
 export function saysSkipped(file: string, skipped: readonly LeftOut[]): string | null {
 	if (skipped.length === 0) return null

@@ -12,7 +12,7 @@ import { emptySheet, newPiece, type Sheet } from '../path/model'
 import { moveNodes } from '../path/nodes'
 import { flawsOf } from '../path/normalise'
 import { parsePathData } from '../path/parsePathData'
-import { enlargeSheet } from '../path/photos'
+import { enlargeSheet } from '../path/photoSizes'
 import { addPieces } from '../path/pieces'
 import { placeAlong } from '../path/placeAlong'
 import { tableParts } from '../table/parts'
@@ -91,7 +91,7 @@ describe('bridges', () => {
 			reverseOutline(sheet, opening.id),
 			setFirstNode(sheet, opening.nodes[2]?.id ?? ''),
 		])
-			expect(shape(edited)).toEqual(shape(sheet))
+			expect(shape(bridgesFollow(edited, sheet))).toEqual(shape(sheet))
 		const picture = { blob: 'b', name: '', width: 400, height: 400 }
 		const grown = bridgesFollow(enlargeSheet(sheet, '', picture, 2), sheet)
 		expect(areaOf(grown)).toBeCloseTo(4 * (OPEN - 2 * STRIP), 6)

@@ -49,13 +49,17 @@ export function bridgesFollow(next: Sheet, since: Sheet): Sheet {
 	return pieces.every((piece, k) => piece === next.pieces[k]) ? next : { ...next, pieces }
 }
 
-/** What makes an outline anew, as thinning does, knows nothing of bridges: they stay at the places where they were. */
+/**
+ * What makes an outline anew, as thinning does, or has it begin elsewhere or run the other way, knows nothing of bridges:
+ * they stay at the places where they were.
+ */
 function carried(piece: Piece, was: Piece): Piece {
 	const before = new Map(was.contours.map((contour) => [contour.id, contour]))
 	const contours = piece.contours.map((contour) => {
 		const old = before.get(contour.id)
-		if (!old?.bridges || contour.bridges || old.nodes === contour.nodes) return contour
-		const bridges = old.bridges.map((one) => ({
+		if (!old?.bridges || old.nodes === contour.nodes) return contour
+		if (contour.bridges && runsAlike(old, contour)) return contour
+		const bridges = (contour.bridges ?? old.bridges).map((one) => ({
 			...one,
 			along: shareAlong(contour, placeAlong(old, one.along)),
 		}))
@@ -64,6 +68,11 @@ function carried(piece: Piece, was: Piece): Piece {
 	return contours.every((contour, k) => contour === piece.contours[k])
 		? piece
 		: { ...piece, contours }
+}
+
+/** Whether outlines begin at the same node and run the same way. */
+function runsAlike(a: Contour, b: Contour): boolean {
+	return [0, 1].every((k) => a.nodes[k]?.id === b.nodes[k]?.id)
 }
 
 /** How what lies in an opening is to be tied. */

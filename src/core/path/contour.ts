@@ -134,10 +134,7 @@ export function reverseContour(contour: Contour): Contour {
 	const [first, ...rest] = contour.nodes
 	if (!first) return contour
 	const order = contour.closed ? [first, ...rest.reverse()] : [first, ...rest].reverse()
-	const turned = { ...contour, nodes: order.map(turnNode) }
-	return contour.bridges
-		? { ...turned, bridges: contour.bridges.map((one) => ({ ...one, along: 1 - one.along })) }
-		: turned
+	return { ...contour, nodes: order.map(turnNode) }
 }
 
 function turnNode(node: PathNode): PathNode {

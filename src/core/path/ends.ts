@@ -1,15 +1,13 @@
 import { boxOf, growBox } from '../geometry/box'
 import { type Line, meeting, offLine, ontoLine } from '../geometry/lineThrough'
-import { item } from '../geometry/numbers'
 import { add, distance, dot, length, mix, type Point, subtract, unit } from '../geometry/point'
 import { isStraight, reverseContour, withHandles } from './contour'
 import { findNode, mapContour, mapContoursOf, mapPiece, type NodePlace, piecesNear } from './edit'
 import { withFreshIds } from './freshIds'
 import { inferKind, replaceNode } from './kinds'
-import type { Bridge, Contour, PathNode, Sheet } from './model'
+import type { Contour, PathNode, Sheet } from './model'
 import { settleSince } from './nodes'
 import { removeOutline } from './pieces'
-import { shareAlong } from './placeAlong'
 
 /** Edits of where outlines begin and end: joining, splitting, opening, turning round. */
 
@@ -253,14 +251,10 @@ export function setFirstNode(sheet: Sheet, id: string): Sheet {
 	return mapContoursOf(sheet, new Set([id]), (contour) => {
 		const index = contour.nodes.findIndex((node) => node.id === id)
 		if (!contour.closed || index < 1) return contour
-		const begun = {
+		return {
 			...contour,
 			nodes: [...contour.nodes.slice(index), ...contour.nodes.slice(0, index)],
 		}
-		if (!contour.bridges) return begun
-		const first = shareAlong(contour, item(contour.nodes, index).at)
-		const from = ({ along, ...bridge }: Bridge) => ({ ...bridge, along: (along - first + 1) % 1 })
-		return { ...begun, bridges: contour.bridges.map(from) }
 	})
 }
 

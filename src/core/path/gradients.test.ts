@@ -2,17 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { type Affine, applyAffine, invertAffine } from '../geometry/affine'
 import type { Point } from '../geometry/point'
-import {
-	drawnFrom,
-	endsOf,
-	type Gradient,
-	gradientAcross,
-	reversed,
-	standIn,
-	transformPaint,
-	transformStroke,
-	withStop,
-} from './gradients'
+import { drawnFrom, endsOf, gradientAcross, reversed, withStop } from './gradientEdits'
+import { type Gradient, standIn, transformPaint, transformStroke } from './gradients'
 import { anyPoint } from './testing/arbitrary'
 
 const STOPS = [

@@ -4,11 +4,11 @@ import { distance } from '../geometry/point'
 import { addGuides, newGuide } from './guides'
 import { emptySheet, NEUTRAL_TONE, newPiece, type Sheet } from './model'
 import { parsePathData } from './parsePathData'
+import { enlargeSheet, resizePhoto } from './photoSizes'
 import {
 	addPhoto,
 	changePhoto,
 	changeTone,
-	enlargeSheet,
 	firstPlace,
 	mirrorPhoto,
 	newPhoto,
@@ -20,7 +20,6 @@ import {
 	removePhoto,
 	reorderPhoto,
 	replacePicture,
-	resizePhoto,
 	turnPhoto,
 	upperLeft,
 } from './photos'

@@ -6,14 +6,8 @@ import {
 	scaleAbout,
 	turnAbout,
 } from '../geometry/placement'
-import { type Point, subtract } from '../geometry/point'
-import { transformPaints } from './gradients'
-import { movedLesson } from './lesson'
-import { grownLetterform } from './letterLines'
-import { movedMirror } from './mirror'
-import { type Contour, NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
-import { movedBackground } from './paint'
-import { transformContour } from './pieces'
+import type { Point } from '../geometry/point'
+import { NEUTRAL_TONE, newId, type PlacedPhoto, type Sheet, type Tone } from './model'
 
 /** What a stored picture file brings to the sheet. */
 export interface Picture {
@@ -94,20 +88,6 @@ export function upperLeft(photo: PlacedPhoto): Point {
 	return corners.reduce((best, one) => (one[0] + one[1] < best[0] + best[1] ? one : best))
 }
 
-/** Gives a photo another size, px; the corner that is seen up left stays where it is. */
-export function resizePhoto(
-	sheet: Sheet,
-	id: string,
-	size: Partial<Pick<Placement, 'width' | 'height'>>,
-): Sheet {
-	const find = (s: Sheet) => s.photos.find((photo) => photo.id === id)
-	const resized = placePhoto(sheet, id, size)
-	const [was, is] = [find(sheet), find(resized)]
-	if (!was || !is) return sheet
-	const [dx, dy] = subtract(upperLeft(was), upperLeft(is))
-	return transformPhoto(resized, id, [1, 0, 0, 1, dx, dy])
-}
-
 /** Lays a photo anew by what differs in its placement. */
 export function placePhoto(sheet: Sheet, id: string, change: Partial<Placement>): Sheet {
 	return mapPhotos(sheet, id, (photo) => ({
@@ -155,38 +135,6 @@ export function replacePicture(sheet: Sheet, id: string, picture: Picture): Shee
 			place: placementMap(placement, picture.width, picture.height),
 		}
 	})
-}
-
-/**
- * Makes the sheet's px finer by a whole factor, for a photo that was resampled so: everything on
- * the sheet grows by it, `picture` takes the place of the photo's own.
- */
-export function enlargeSheet(sheet: Sheet, id: string, picture: Picture, factor: number): Sheet {
-	const grow: Affine = [factor, 0, 0, factor, 0, 0]
-	const grown: Sheet = {
-		...movedMirror(sheet, grow),
-		...movedBackground(sheet, grow),
-		...movedLesson(sheet, grow),
-		width: sheet.width * factor,
-		height: sheet.height * factor,
-		...(sheet.mmPerPx !== undefined && { mmPerPx: sheet.mmPerPx / factor }),
-		guides: sheet.guides.map((guide) => ({ ...guide, at: guide.at * factor })),
-		...(sheet.letterform && { letterform: grownLetterform(sheet.letterform, factor) }),
-		photos: sheet.photos.map((photo) => ({ ...photo, place: composeAffine(grow, photo.place) })),
-		pieces: sheet.pieces.map((piece) => ({
-			...piece,
-			contours: piece.contours.map((contour) =>
-				grownBridges(transformContour(contour, grow), factor),
-			),
-			...transformPaints(piece, grow),
-		})),
-	}
-	return replacePicture(grown, id, picture)
-}
-
-function grownBridges({ bridges, ...contour }: Contour, by: number): Contour {
-	if (!bridges) return contour
-	return { ...contour, bridges: bridges.map((one) => ({ ...one, width: one.width * by })) }
 }
 
 /** Where a photo comes to lie that is brought to a sheet: in the middle, no larger than the sheet. */

@@ -40,16 +40,12 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 				try {
 					if (isDrawing(file)) {
 						const what = `Reading “${file.name}”`
-						const { photosOf, saysSkipped, takeInDrawing } = await fetchNewSheets()
-						const read = await showing(running, what, async (watch) => {
-							const drawing = await takeInDrawing(file, watch)
-							return { ...drawing, ...(await photosOf(library, drawing, watch)) }
-						})
+						const { drawingFor } = await fetchNewSheets()
+						const read = await showing(running, what, (watch) => drawingFor(library, file, watch))
 						if (!read) continue
-						const { pieces, photos, skipped } = read
 						open.takeIn('Bring a drawing in', read)
-						open.select({ piece: pieces[0]?.id ?? null, contour: null, nodes: new Set() })
-						showSnack(broughtIn(file.name, [pieces, photos], saysSkipped(file.name, skipped)))
+						open.select({ piece: read.pieces[0]?.id ?? null, contour: null, nodes: new Set() })
+						showSnack(read.says)
 					} else {
 						const name = nameOfFile(file.name)
 						const picture = await takePicture(file, name, `Bringing in “${file.name}”`)
@@ -107,17 +103,4 @@ export function FilesTaken({ children }: { children: ReactNode }) {
 			</Box>
 		</TakeContext>
 	)
-}
-
-function broughtIn(
-	file: string,
-	[{ length: pieces }, { length: photos }]: readonly [{ length: number }, { length: number }],
-	skipped: string | null,
-): string {
-	const all = [
-		(pieces > 0 || photos === 0) && `${pieces} ${pieces === 1 ? 'piece' : 'pieces'}`,
-		photos > 0 && `${photos} ${photos === 1 ? 'photo' : 'photos'}`,
-	]
-	const came = `“${file}”: ${all.filter(Boolean).join(' and ')} brought in.`
-	return [came, skipped].filter(Boolean).join(' ')
 }

@@ -6,6 +6,7 @@ import { useSheetAtRest } from '@/editor/workbench/workbench'
 import { late } from '@/kit/late'
 import { Sections } from '@/kit/Sections'
 import { useAsked } from '../useAsked'
+import { BridgesSection } from './BridgesSection'
 import { FindingsSection } from './FindingsSection'
 import { PROOF_PARTS, type ProofPart } from './parts'
 
@@ -13,7 +14,7 @@ import { PROOF_PARTS, type ProofPart } from './parts'
 const CONTENTS: Readonly<Record<ProofPart, ComponentType>> = {
 	findings: FindingsSection,
 	looks: late(() => import('./LooksSection').then((m) => m.LooksSection)),
-	bridges: late(() => import('./BridgesSection').then((m) => m.BridgesSection)),
+	bridges: BridgesSection,
 	sizes: late(() => import('./SizesSection').then((m) => m.SizesSection)),
 	photo: late(() => import('../against/WorstPlaces').then((m) => m.WorstPlaces)),
 }
