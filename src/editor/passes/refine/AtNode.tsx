@@ -31,17 +31,19 @@ export function AtNode() {
 	const [over, setOver] = useState(false)
 	const bar = useRef<HTMLDivElement>(null)
 	const id = useRested(over, bar)
-	return id === null ? null : <Strip id={id} bar={bar} onOver={setOver} />
+	return id === null ? null : <Strip id={id} bar={bar} over={over} onOver={setOver} />
 }
 
 /** Only while it shows does it follow the sheet: a drag draws nothing of it. */
 function Strip({
 	id,
 	bar,
+	over,
 	onOver,
 }: {
 	id: string
 	bar: RefObject<HTMLDivElement | null>
+	over: boolean
 	onOver: (over: boolean) => void
 }) {
 	const place = findNode(useSheet(), id)
@@ -49,19 +51,20 @@ function Strip({
 	const size = useDesk((state) => state.size)
 	// What goes away under the pointer is left by it without a word.
 	useEffect(() => () => onOver(false), [onOver])
-	if (!place) return null
-	const { node, contour } = place
 	const shown = (p: Point | undefined) => (p ? [toScreen(view, p)] : [])
-	const at = besideNode(
-		toScreen(view, node.at),
-		SIZE,
-		{
-			handles: [...shown(node.in), ...shown(node.out)],
-			others: contour.nodes.flatMap((other) => (other === node ? [] : shown(other.at))),
-		},
-		size,
-	)
-	if (!at) return null
+	const around = ({ node, contour }: NonNullable<typeof place>) =>
+		besideNode(
+			toScreen(view, node.at),
+			SIZE,
+			{
+				handles: [...shown(node.in), ...shown(node.out)],
+				others: contour.nodes.flatMap((other) => (other === node ? [] : shown(other.at))),
+			},
+			size,
+		)
+	// Handles that come with what was pressed do not drive it away from under the pointer.
+	const at = useStill(place ? around(place) : null, over)
+	if (!place || !at) return null
 	const [left, top] = at
 	return (
 		<Paper
@@ -87,6 +90,15 @@ function Strip({
 			<Contents id={place.node.id} kind={place.node.kind} />
 		</Paper>
 	)
+}
+
+/** A place as it was before it was to be still. */
+function useStill(now: Point | null, still: boolean): Point | null {
+	const [kept, setKept] = useState(now)
+	useEffect(() => {
+		if (!still) setKept((was) => (was?.[0] === now?.[0] && was?.[1] === now?.[1] ? was : now))
+	})
+	return still ? kept : now
 }
 
 function Contents({ id, kind }: { id: string; kind: NodeKind }) {
