@@ -17,10 +17,10 @@ import { grownOver } from './betweenPieces'
 import type { Finding, FindingKind } from './finding'
 import { withShortHandles } from './longHandles'
 import { necksOf, widened } from './necks'
-import { edgeAsPiece, lineAsPiece, parted } from './ofCuts'
+import { edgeAsPiece, lineAsPiece, madeOne, parted } from './ofCuts'
 import { evened } from './ofLetters'
 import { placeKey } from './rings'
-import { counterTied, madeOne } from './stencil'
+import { counterTied } from './stencil'
 
 /**
  * The sheet with a finding mended, and nothing left by it that would be one itself; the same where it cannot be, or is

@@ -112,10 +112,25 @@ export function parted(sheet: Sheet, { piece = '', beside, other }: Finding): Sh
 	const upper = sheet.pieces.find(({ id }) => id === beside)
 	const lower = sheet.pieces.find(({ id }) => id === piece)
 	if (!upper || !lower) return sheet
-	const contours = combineAreas(other ? 'cut-out' : 'merge', [filledArea(lower), filledArea(upper)])
-	if (other) return takeOutlines(sheet, piece, contours)
-	const open = upper.contours.filter((contour) => !isFilled(contour))
-	return takeOutlines(sheet, piece, [...contours, ...open], { gone: new Set([upper.id]) })
+	if (!other) return asOne(sheet, [lower, upper])
+	const contours = combineAreas('cut-out', [filledArea(lower), filledArea(upper)])
+	return takeOutlines(sheet, piece, contours)
+}
+
+/** The pieces that a finding is about as one, painted as the lowest of them. */
+export function madeOne(sheet: Sheet, { among = [] }: Finding): Sheet {
+	return asOne(
+		sheet,
+		sheet.pieces.filter(({ id }) => among.includes(id)),
+	)
+}
+
+function asOne(sheet: Sheet, [lowest, ...others]: readonly Piece[]): Sheet {
+	if (!lowest) return sheet
+	const contours = combineAreas('merge', [lowest, ...others].map(filledArea))
+	const open = others.flatMap((piece) => piece.contours.filter((contour) => !isFilled(contour)))
+	const gone = new Set(others.map(({ id }) => id))
+	return takeOutlines(sheet, lowest.id, [...contours, ...open], { gone })
 }
 
 /** A line as the piece that it looks like, or one that is scored. */

@@ -5,8 +5,7 @@ import { inmost } from '../combine/inmost'
 import { contains } from '../combine/winding'
 import { boxesTouch, growBox } from '../geometry/box'
 import { asSeen } from '../path/bridges'
-import { takeOutlines } from '../path/compound'
-import { boundsOf, flattenContour, isFilled, nodeCount } from '../path/contour'
+import { boundsOf, flattenContour, nodeCount } from '../path/contour'
 import type { Contour, Piece, Sheet } from '../path/model'
 import { nestingOf } from '../path/nesting'
 import type { Finding } from './finding'
@@ -84,16 +83,6 @@ export function shutInFindings(shown: readonly Piece[]): Finding[] {
 		among: pieces.map(({ id }) => id),
 		at: middleOf(contour),
 	}))
-}
-
-/** The pieces that a finding is about as one, painted as the lowest of them. */
-export function madeOne(sheet: Sheet, { among = [] }: Finding): Sheet {
-	const [lowest, ...others] = sheet.pieces.filter(({ id }) => among.includes(id))
-	if (!lowest) return sheet
-	const contours = combineAreas('merge', [lowest, ...others].map(filledArea))
-	const open = others.flatMap((piece) => piece.contours.filter((contour) => !isFilled(contour)))
-	const gone = new Set(others.map(({ id }) => id))
-	return takeOutlines(sheet, lowest.id, [...contours, ...open], { gone })
 }
 
 /** @param thin narrower than this, px, strips of card break */
